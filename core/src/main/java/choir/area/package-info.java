@@ -1,0 +1,4 @@
+@NullMarked
+package choir.area;
+
+import org.jspecify.annotations.NullMarked;

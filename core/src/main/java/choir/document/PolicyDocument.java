@@ -1,0 +1,23 @@
+package choir.document;
+
+import choir.fleet.Node;
+import choir.policy.Layer;
+import choir.policy.TemplateName;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** One document of a policy file. */
+public sealed interface PolicyDocument {
+    record OfTemplate(TemplateName name, String title, Optional<TemplateName> base, Layer layer)
+            implements PolicyDocument {}
+
+    /** What stands at a group or a camera: templates in order, and overrides with their common reason. */
+    record OfNode(
+            Node node, List<TemplateName> use, Layer overrides, Optional<String> because, Optional<LocalDate> until)
+            implements PolicyDocument {
+        public OfNode {
+            use = List.copyOf(use);
+        }
+    }
+}

@@ -1,0 +1,121 @@
+package choir.document;
+
+import choir.fleet.Node;
+import choir.policy.Layer;
+import choir.policy.Layer.Statement;
+import choir.policy.SettingKey;
+import choir.policy.TemplateName;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Reads policy files: templates, and what stands at groups and cameras. */
+public final class PolicyReader {
+    private static final Set<String> TEMPLATE_KEYS =
+            Set.of("template", "title", "extends", "motion", "recording", "unset", "fixed");
+    private static final Set<String> NODE_KEYS =
+            Set.of("group", "camera", "use", "set", "unset", "fixed", "because", "until");
+
+    private PolicyReader() {}
+
+    public static List<PolicyDocument> read(String text) {
+        return Documents.read(text, PolicyReader::document).stream()
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    private static Optional<PolicyDocument> document(Part part) {
+        var keys = part.map();
+        if (keys.containsKey("template")) {
+            return template(part.map(TEMPLATE_KEYS));
+        }
+        if (keys.containsKey("group") || keys.containsKey("camera")) {
+            return node(part, part.map(NODE_KEYS));
+        }
+        part.fault("a document starts with template, group or camera");
+        return Optional.empty();
+    }
+
+    private static Optional<PolicyDocument> template(Map<String, Part> keys) {
+        var name = keys.get("template").text(TemplateName::new);
+        var title = optional(keys, "title", t -> t).orElse("");
+        var base = optional(keys, "extends", TemplateName::new);
+        Map<SettingKey, Statement> statements = new LinkedHashMap<>();
+        for (var section : List.of("motion", "recording")) {
+            if (keys.containsKey(section)) {
+                keys.get(section)
+                        .map()
+                        .forEach((key, part) -> SettingReader.read(section + "." + key, part)
+                                .ifPresent(v ->
+                                        statements.put(new SettingKey(section + "." + key), new Statement.Set(v))));
+            }
+        }
+        var layer = layer(statements, keys);
+        return name.map(n -> new PolicyDocument.OfTemplate(n, title, base, layer));
+    }
+
+    private static Optional<PolicyDocument> node(Part part, Map<String, Part> keys) {
+        Optional<Node> node = keys.containsKey("group")
+                ? keys.get("group").text(Node.Group::of)
+                : keys.get("camera").text(Node.Camera::parse);
+        if (keys.containsKey("group") && keys.containsKey("camera")) {
+            part.fault("a document is about a group or about a camera, not both");
+        }
+        List<TemplateName> use = new ArrayList<>();
+        if (keys.containsKey("use")) {
+            keys.get("use").list().forEach(p -> p.text(TemplateName::new).ifPresent(use::add));
+        }
+        Map<SettingKey, Statement> statements = new LinkedHashMap<>();
+        if (keys.containsKey("set")) {
+            keys.get("set")
+                    .map()
+                    .forEach((key, value) -> SettingReader.read(key, value)
+                            .ifPresent(v -> statements.put(new SettingKey(key), new Statement.Set(v))));
+        }
+        var overrides = layer(statements, keys);
+        var because = optional(keys, "because", b -> b);
+        if (!overrides.statements().isEmpty()
+                && because.filter(b -> !b.isBlank()).isEmpty()) {
+            part.fault("what is set or unset here needs a reason: because: …");
+        }
+        var until = optional(keys, "until", PolicyReader::date);
+        return node.map(n -> new PolicyDocument.OfNode(n, use, overrides, because, until));
+    }
+
+    private static Layer layer(Map<SettingKey, Statement> statements, Map<String, Part> keys) {
+        for (var key : settingKeys(keys, "unset")) {
+            statements.put(key, new Statement.Unset());
+        }
+        return new Layer(statements, settingKeys(keys, "fixed"));
+    }
+
+    private static Set<SettingKey> settingKeys(Map<String, Part> keys, String name) {
+        Set<SettingKey> found = new LinkedHashSet<>();
+        if (keys.containsKey(name)) {
+            keys.get(name)
+                    .list()
+                    .forEach(p ->
+                            p.text(k -> choir.policy.Catalogue.named(k).key()).ifPresent(found::add));
+        }
+        return found;
+    }
+
+    private static <T> Optional<T> optional(Map<String, Part> keys, String name, Function<String, T> reader) {
+        return Optional.ofNullable(keys.get(name)).flatMap(part -> part.text(reader));
+    }
+
+    static LocalDate date(String text) {
+        try {
+            return LocalDate.parse(text);
+        } catch (DateTimeParseException e) {
+            throw new IllegalArgumentException("\"" + text + "\" is not a date; expected a form like 2027-03-01", e);
+        }
+    }
+}

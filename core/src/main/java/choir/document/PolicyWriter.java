@@ -1,0 +1,144 @@
+package choir.document;
+
+import choir.area.Shape;
+import choir.policy.AreaStatement;
+import choir.policy.Catalogue;
+import choir.policy.Layer;
+import choir.policy.Layer.Statement;
+import choir.policy.SettingKey;
+import choir.policy.TemplateName;
+import choir.policy.Value;
+import choir.week.TriggerSet;
+import choir.week.Week;
+import choir.week.WeekText;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.snakeyaml.engine.v2.api.Dump;
+import org.snakeyaml.engine.v2.api.DumpSettings;
+import org.snakeyaml.engine.v2.common.FlowStyle;
+
+/** Writes the canonical form of policy files: reading it back gives the same values. */
+public final class PolicyWriter {
+    private PolicyWriter() {}
+
+    public static String template(TemplateName name, String title, Optional<TemplateName> base, Layer layer) {
+        Map<String, Object> document = new LinkedHashMap<>();
+        document.put("template", name.text());
+        if (!title.isEmpty()) {
+            document.put("title", title);
+        }
+        base.ifPresent(b -> document.put("extends", b.text()));
+        for (var section : List.of("motion", "recording")) {
+            var entries = section(section, layer);
+            if (!entries.isEmpty()) {
+                document.put(section, entries);
+            }
+        }
+        var unset = layer.statements().entrySet().stream()
+                .filter(e -> e.getValue() instanceof Statement.Unset)
+                .map(e -> e.getKey().text())
+                .sorted()
+                .toList();
+        if (!unset.isEmpty()) {
+            document.put("unset", unset);
+        }
+        if (!layer.fixed().isEmpty()) {
+            document.put("fixed", layer.fixed().stream().map(SettingKey::text).toList());
+        }
+        return dump(document);
+    }
+
+    /** One value as a policy file would hold it, on one line. */
+    public static String value(Value value) {
+        return switch (value) {
+            case Value.Hours h -> hoursLine(h);
+            case Value.Areas a -> flow(areas(a));
+            case Value.Flag v -> v.text();
+            case Value.Sense v -> v.text();
+            case Value.Share v -> v.text();
+            case Value.Amount v -> v.text();
+        };
+    }
+
+    private static String hoursLine(Value.Hours hours) {
+        return hours.replace() ? flow(tree(hours)) : String.join("; ", WeekText.print(hours.week()));
+    }
+
+    private static Map<String, Object> section(String section, Layer layer) {
+        Map<String, Object> entries = new LinkedHashMap<>();
+        for (var setting : Catalogue.settings()) {
+            if (setting.key().text().startsWith(section + ".")
+                    && layer.statements().get(setting.key()) instanceof Statement.Set(Value value)) {
+                entries.put(setting.key().text().substring(section.length() + 1), tree(value));
+            }
+        }
+        return entries;
+    }
+
+    private static Object tree(Value value) {
+        return switch (value) {
+            case Value.Hours h
+            when h.replace() -> {
+                Map<String, Object> map = new LinkedHashMap<>();
+                map.put("replace", "true");
+                map.put("windows", windows(h.week()));
+                yield map;
+            }
+            case Value.Hours h -> windows(h.week());
+            case Value.Areas a -> areas(a);
+            case Value.Flag v -> v.text();
+            case Value.Sense v -> v.text();
+            case Value.Share v -> v.text();
+            case Value.Amount v -> v.text();
+        };
+    }
+
+    private static List<Object> windows(Week<TriggerSet> week) {
+        List<Object> windows = new ArrayList<>();
+        WeekText.entries(week).forEach((window, triggers) -> windows.add(Map.of(window, triggers.toString())));
+        return windows;
+    }
+
+    private static List<Object> areas(Value.Areas areas) {
+        return areas.areas().stream().map(PolicyWriter::area).toList();
+    }
+
+    private static Object area(AreaStatement area) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        map.put(area.remove() ? "remove" : area.kind().map(k -> k.text()).orElse("area"), area.name());
+        area.shape().ifPresent(shape -> {
+            switch (shape) {
+                case Shape.Polygon p -> map.put("polygon", points(p.corners()));
+                case Shape.Rectangle r -> map.put("rectangle", points(List.of(r.topLeft(), r.bottomRight())));
+                case Shape.Cells c -> map.put("cells", c.mask().rows());
+            }
+        });
+        area.sensitivity().ifPresent(s -> map.put("sensitivity", s.toString()));
+        area.threshold().ifPresent(t -> map.put("threshold", t.toString()));
+        return map;
+    }
+
+    private static List<Object> points(List<Shape.Point> points) {
+        return points.stream().<Object>map(p -> List.of(p.x(), p.y())).toList();
+    }
+
+    private static String dump(Object tree) {
+        return new Dump(DumpSettings.builder()
+                        .setDefaultFlowStyle(FlowStyle.BLOCK)
+                        .setWidth(120)
+                        .build())
+                .dumpToString(tree);
+    }
+
+    private static String flow(Object tree) {
+        return new Dump(DumpSettings.builder()
+                        .setDefaultFlowStyle(FlowStyle.FLOW)
+                        .setWidth(1_000_000)
+                        .build())
+                .dumpToString(tree)
+                .strip();
+    }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.document;
+
+import org.jspecify.annotations.NullMarked;

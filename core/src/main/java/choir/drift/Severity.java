@@ -1,0 +1,7 @@
+package choir.drift;
+
+public enum Severity {
+    LOW,
+    MEDIUM,
+    HIGH
+}

@@ -1,0 +1,78 @@
+package choir.drift;
+
+import choir.family.NativeValue;
+import choir.policy.Catalogue;
+import choir.policy.SettingKey;
+import java.util.Optional;
+
+/** Says in a sentence what a comparison found. */
+public final class Wording {
+    private Wording() {}
+
+    static String sentence(
+            SettingKey key, Cause cause, NativeValue desired, Optional<NativeValue> observed, Cost cost) {
+        var title = Catalogue.get(key).title();
+        return switch (cause) {
+            case IN_TUNE -> title + " is in tune.";
+            case UNKNOWN -> title + " could not be read.";
+            case CANNOT_HONOUR -> title + " cannot be honoured.";
+            case DID_NOT_TAKE, NEVER_TUNED, NEVER_GIVEN_OUT, CHANGED_AT_RECORDER, WAITING, CHANGED_ON_BOTH_SIDES ->
+                title + " " + amount(desired, observed, cost) + "; " + cause.words() + ".";
+        };
+    }
+
+    private static String amount(NativeValue desired, Optional<NativeValue> observed, Cost cost) {
+        var held = observed.map(NativeValue::text).orElse("unknown");
+        return switch (desired) {
+            case NativeValue.Flag f -> "is " + held + " and ought to be " + f.text() + without(cost);
+            case NativeValue.Item i -> number(cost) + " (" + held + ", ought to be " + i.text() + ")";
+            case NativeValue.Mask m ->
+                cost.loss() == 0
+                        ? "cover " + cost.waste() + " cells too many"
+                        : "miss " + cost.loss() + " cells that ought to be watched"
+                                + (cost.waste() > 0 ? " and cover " + cost.waste() + " too many" : "");
+            case NativeValue.Hours h -> week(cost);
+        };
+    }
+
+    private static String number(Cost cost) {
+        int size = Math.max(cost.loss(), cost.waste());
+        return switch (cost.unit()) {
+            case "steps" ->
+                "is " + count(size, "step") + (cost.loss() > 0 ? " less" : " more") + " sensitive than asked";
+            case "cells" -> "reacts " + count(size, "cell") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";
+            case "" -> "is not as asked";
+            case "s", "d" ->
+                "is " + size + " " + cost.unit() + (cost.loss() > 0 ? " shorter" : " longer") + " than asked";
+            default -> "is " + size + " " + cost.unit() + (cost.loss() > 0 ? " lower" : " higher") + " than asked";
+        };
+    }
+
+    private static String count(int size, String thing) {
+        return size + " " + thing + (size == 1 ? "" : "s");
+    }
+
+    private static String week(Cost cost) {
+        return switch (cost.direction()) {
+            case LOSS -> "records less for " + duration(cost.loss()) + " a week" + without(cost);
+            case WASTE -> "records more than asked for " + duration(cost.waste()) + " a week";
+            case BOTH ->
+                "records otherwise than asked, less for " + duration(cost.loss()) + " and more for "
+                        + duration(cost.waste()) + " a week" + without(cost);
+            case NONE -> "is not as asked";
+        };
+    }
+
+    private static String without(Cost cost) {
+        return cost.minutesWithoutRecording() == 0
+                ? ""
+                : ", " + cost.minutesWithoutRecording() + " minutes a week without recording";
+    }
+
+    /** {@code 45 min}, {@code 24 h} or {@code 26 h 30 min}. */
+    public static String duration(int minutes) {
+        int hours = minutes / 60;
+        int rest = minutes % 60;
+        return hours == 0 ? rest + " min" : hours + " h" + (rest == 0 ? "" : " " + rest + " min");
+    }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.drift;
+
+import org.jspecify.annotations.NullMarked;

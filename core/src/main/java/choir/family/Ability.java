@@ -1,0 +1,41 @@
+package choir.family;
+
+import choir.area.CellGrid;
+import choir.scale.CountScale;
+import choir.scale.SensitivityScale;
+import choir.week.Trigger;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** How a family holds one setting. */
+public sealed interface Ability {
+    Place place();
+
+    /** The value of a device that nobody ever touched, if the family file states one. */
+    Optional<NativeValue> factory();
+
+    record Switch(Place place, Optional<NativeValue> factory) implements Ability {}
+
+    record Sense(Place place, SensitivityScale scale, Optional<NativeValue> factory) implements Ability {}
+
+    /** A threshold as a count of watched cells. */
+    record Cells(Place place, CountScale scale, Optional<NativeValue> factory) implements Ability {}
+
+    record Mask(Place place, CellGrid grid, Optional<NativeValue> factory) implements Ability {}
+
+    /** One schedule for each trigger; a minute may stand in several. */
+    record Lanes(Place place, Set<Trigger> lanes, Optional<NativeValue> factory) implements Ability {
+        public Lanes {
+            lanes = Set.copyOf(lanes);
+        }
+    }
+
+    /** Whole numbers, either all between the ends or only the listed ones, ascending. */
+    record Numbers(Place place, List<Integer> allowed, int min, int max, Optional<NativeValue> factory)
+            implements Ability {
+        public Numbers {
+            allowed = allowed.stream().sorted().toList();
+        }
+    }
+}

@@ -1,0 +1,51 @@
+package choir.family;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** The families that Choir ships with. */
+public final class Families {
+    private static final List<String> SHIPPED = List.of("tern", "gannet");
+
+    private final Map<String, Family> byName;
+
+    private Families(Map<String, Family> byName) {
+        this.byName = byName;
+    }
+
+    public static Families shipped() {
+        Map<String, Family> byName = new LinkedHashMap<>();
+        for (var name : SHIPPED) {
+            var family = FamilyReader.read(resource("/choir/families/" + name + ".yaml"));
+            byName.put(family.name(), family);
+        }
+        return new Families(Collections.unmodifiableMap(byName));
+    }
+
+    private static String resource(String path) {
+        try (var in = Families.class.getResourceAsStream(path)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    public Optional<Family> named(String name) {
+        return Optional.ofNullable(byName.get(name));
+    }
+
+    public Optional<Family> recognise(String manufacturer, String model) {
+        return byName.values().stream()
+                .filter(f -> f.recognises(manufacturer, model))
+                .findFirst();
+    }
+
+    public java.util.Collection<Family> all() {
+        return byName.values();
+    }
+}

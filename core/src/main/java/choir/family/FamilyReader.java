@@ -1,0 +1,166 @@
+package choir.family;
+
+import choir.area.CellGrid;
+import choir.document.Documents;
+import choir.document.Part;
+import choir.policy.Catalogue;
+import choir.policy.Setting;
+import choir.policy.SettingKey;
+import choir.policy.SettingType;
+import choir.scale.CountScale;
+import choir.scale.Direction;
+import choir.scale.SensitivityScale;
+import choir.week.TriggerSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Reads family files. */
+public final class FamilyReader {
+    private static final Set<String> KEYS = Set.of("family", "title", "recognise", "pauses", "connections", "settings");
+    private static final Set<String> SETTING_KEYS =
+            Set.of("at", "factory", "from", "to", "step", "direction", "words", "values", "grid", "lanes");
+
+    private FamilyReader() {}
+
+    /**
+     * The one family that the text describes.
+     *
+     * @throws choir.document.DocumentException with the place of each fault
+     */
+    public static Family read(String text) {
+        var families = Documents.read(text, FamilyReader::family);
+        if (families.size() != 1) {
+            throw new IllegalArgumentException("a family file describes one family, not " + families.size());
+        }
+        return families.getFirst().orElseThrow();
+    }
+
+    private static Optional<Family> family(Part part) {
+        var keys = part.map(KEYS);
+        var recognise = Optional.ofNullable(keys.get("recognise"))
+                .map(p -> p.map(Set.of("maker", "model")))
+                .orElse(Map.of());
+        Map<SettingKey, Ability> abilities = new LinkedHashMap<>();
+        required(part, keys, "settings")
+                .ifPresent(p -> p.map()
+                        .forEach((key, value) -> value.attempt(() -> Catalogue.named(key))
+                                .flatMap(setting -> ability(setting, value))
+                                .ifPresent(a -> abilities.put(new SettingKey(key), a))));
+        var name = required(part, keys, "family").flatMap(Part::text);
+        return name.map(n -> new Family(
+                n,
+                text(keys, "title", t -> t).orElse(n),
+                text(recognise, "maker", t -> t).orElse(""),
+                text(recognise, "model", t -> t).orElse(""),
+                text(keys, "pauses", FamilyReader::pause).orElse(Family.Pause.NOTHING),
+                text(keys, "connections", Integer::valueOf).orElse(4),
+                abilities));
+    }
+
+    private static Family.Pause pause(String text) {
+        return switch (text) {
+            case "nothing" -> Family.Pause.NOTHING;
+            case "channel" -> Family.Pause.CHANNEL;
+            case "all-channels" -> Family.Pause.ALL_CHANNELS;
+            default -> throw new IllegalArgumentException("\"" + text + "\" is none of nothing, channel, all-channels");
+        };
+    }
+
+    private static Optional<Ability> ability(Setting setting, Part part) {
+        var keys = part.map(SETTING_KEYS);
+        var place = required(part, keys, "at").flatMap(p -> p.text(Place::parse));
+        Optional<NativeValue> factory = text(keys, "factory", t -> factory(setting.type(), t));
+        return place.flatMap(at -> part.attempt(() -> switch (setting.type()) {
+            case SettingType.OnOff o -> new Ability.Switch(at, factory);
+            case SettingType.SensitivityOrAuto s -> new Ability.Sense(at, sensitivity(keys), factory);
+            case SettingType.ShareOfPicture s ->
+                new Ability.Cells(at, new CountScale(number(keys, "from"), number(keys, "to")), factory);
+            case SettingType.AreaList a -> new Ability.Mask(at, grid(keys), factory);
+            case SettingType.WeekOfTriggers w -> new Ability.Lanes(at, lanes(keys), factory);
+            case SettingType.Amount a -> numbers(at, keys, factory);
+        }));
+    }
+
+    private static NativeValue factory(SettingType type, String text) {
+        return switch (type) {
+            case SettingType.OnOff o -> new NativeValue.Flag(text.equals("on"));
+            case SettingType.WeekOfTriggers w ->
+                new NativeValue.Hours(choir.week.WeekText.parse(List.of(text.split("\\s*;\\s*"))));
+            case SettingType.SensitivityOrAuto s -> new NativeValue.Item(text);
+            case SettingType.ShareOfPicture s -> new NativeValue.Item(text);
+            case SettingType.Amount a -> new NativeValue.Item(text);
+            case SettingType.AreaList a ->
+                throw new IllegalArgumentException("areas have no factory value in a family file");
+        };
+    }
+
+    private static SensitivityScale sensitivity(Map<String, Part> keys) {
+        if (keys.containsKey("words")) {
+            return new SensitivityScale.Words(keys.get("words").list().stream()
+                    .flatMap(p -> p.text().stream())
+                    .toList());
+        }
+        var direction = text(keys, "direction", t -> Direction.valueOf(t.toUpperCase(java.util.Locale.ROOT)))
+                .orElseThrow(() -> new IllegalArgumentException("a scale of numbers says its direction, up or down"));
+        int step = text(keys, "step", Integer::valueOf).orElse(1);
+        return new SensitivityScale.Numbers(number(keys, "from"), number(keys, "to"), step, direction);
+    }
+
+    private static CellGrid grid(Map<String, Part> keys) {
+        var sides = text(keys, "grid", t -> t)
+                .filter(t -> t.matches("\\d{1,4}x\\d{1,4}"))
+                .orElseThrow(() -> new IllegalArgumentException("a mask says its grid, such as grid: 22x18"))
+                .split("x");
+        return new CellGrid(Integer.parseInt(sides[0]), Integer.parseInt(sides[1]));
+    }
+
+    private static Set<choir.week.Trigger> lanes(Map<String, Part> keys) {
+        return listed(keys)
+                .filter(l -> !l.isEmpty())
+                .orElseThrow(() ->
+                        new IllegalArgumentException("a week says its lanes, such as lanes: [continuous, motion]"));
+    }
+
+    private static Optional<Set<choir.week.Trigger>> listed(Map<String, Part> keys) {
+        return Optional.ofNullable(keys.get("lanes"))
+                .map(p -> p.list().stream()
+                        .flatMap(e -> e.text(TriggerSet::parse).stream())
+                        .flatMap(t -> t.members().stream())
+                        .collect(java.util.stream.Collectors.toSet()));
+    }
+
+    private static Ability numbers(Place at, Map<String, Part> keys, Optional<NativeValue> factory) {
+        if (keys.containsKey("values")) {
+            List<Integer> allowed = keys.get("values").list().stream()
+                    .flatMap(p -> p.text(Integer::valueOf).stream())
+                    .sorted()
+                    .toList();
+            if (allowed.isEmpty()) {
+                throw new IllegalArgumentException("values is empty");
+            }
+            return new Ability.Numbers(at, allowed, allowed.getFirst(), allowed.getLast(), factory);
+        }
+        return new Ability.Numbers(at, List.of(), number(keys, "from"), number(keys, "to"), factory);
+    }
+
+    private static int number(Map<String, Part> keys, String key) {
+        return text(keys, key, Integer::valueOf)
+                .orElseThrow(() -> new IllegalArgumentException("\"" + key + "\" is missing or not a whole number"));
+    }
+
+    private static Optional<Part> required(Part part, Map<String, Part> keys, String key) {
+        if (!keys.containsKey(key)) {
+            part.fault("\"" + key + "\" is missing");
+        }
+        return Optional.ofNullable(keys.get(key));
+    }
+
+    private static <T> Optional<T> text(Map<String, Part> keys, String key, Function<String, T> reader) {
+        var part = keys.get(key);
+        return part == null || !part.isText() ? Optional.empty() : part.text(reader);
+    }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.family;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.fleet;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,29 @@
+package choir.link;
+
+/** A recorder that could not be read or written, with the reason in a form that a person can act on. */
+public final class LinkException extends RuntimeException {
+    public enum Reason {
+        UNREACHABLE,
+        TIMED_OUT,
+        NOT_AUTHORIZED,
+        GARBAGE,
+        NOT_SUPPORTED,
+        REFUSED
+    }
+
+    private final Reason reason;
+
+    public LinkException(Reason reason, String message) {
+        super(message);
+        this.reason = reason;
+    }
+
+    public LinkException(Reason reason, String message, Throwable cause) {
+        super(message, cause);
+        this.reason = reason;
+    }
+
+    public Reason reason() {
+        return reason;
+    }
+}

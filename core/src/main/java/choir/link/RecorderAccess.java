@@ -1,0 +1,26 @@
+package choir.link;
+
+import choir.family.Family;
+import java.net.URI;
+import java.util.Optional;
+
+/**
+ * How to reach one recorder. The password is never part of the text form.
+ *
+ * @param family absent while it is not known yet; a reading then names maker and model but no settings
+ */
+public record RecorderAccess(URI address, String user, String password, Optional<Family> family) {
+    public RecorderAccess {
+        boolean http = "http".equals(address.getScheme()) || "https".equals(address.getScheme());
+        if (!http || address.getHost() == null) {
+            throw new IllegalArgumentException(
+                    "\"" + address + "\" is not an address of a recorder; expected a form like"
+                            + " http://10.20.0.5/onvif/device_service");
+        }
+    }
+
+    @Override
+    public String toString() {
+        return user + "@" + address;
+    }
+}

@@ -1,0 +1,27 @@
+package choir.link;
+
+import choir.family.NativeValue;
+import choir.policy.SettingKey;
+import java.util.List;
+import java.util.Map;
+
+/** The one door to devices. Calls block until the answer or the deadline, and may be made from many threads. */
+public interface RecorderLink {
+    /**
+     * Reads everything that the recorder holds.
+     *
+     * @throws LinkException with the reason when it cannot be had
+     */
+    RecorderReading read(RecorderAccess access);
+
+    /**
+     * Writes the given values to one channel and leaves everything else as it is. Returns when the recorder has taken
+     * the last of them; whether they took is to be read afterwards.
+     *
+     * @throws LinkException when a call failed; earlier calls may have taken effect
+     */
+    void write(RecorderAccess access, String channel, Map<SettingKey, NativeValue> values);
+
+    /** How the recorder describes its ranges where they differ from the family file, in words; empty when they agree. */
+    List<String> disagreements(RecorderAccess access);
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.link;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,140 @@
+package choir.policy;
+
+import choir.fleet.Nearest;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Every setting there is. Parsing, validation, layering, the network interface, forms and the reference come from this
+ * list; a scalar setting is added here and nowhere else.
+ */
+public final class Catalogue {
+    public static final SettingKey DETECTION = new SettingKey("motion.detection");
+    public static final SettingKey SENSITIVITY = new SettingKey("motion.sensitivity");
+    public static final SettingKey THRESHOLD = new SettingKey("motion.threshold");
+    public static final SettingKey AREAS = new SettingKey("motion.areas");
+    public static final SettingKey SWITCHED_ON = new SettingKey("recording.switched-on");
+    public static final SettingKey WEEK = new SettingKey("recording.week");
+    public static final SettingKey BEFORE_EVENT = new SettingKey("recording.before-event");
+    public static final SettingKey AFTER_EVENT = new SettingKey("recording.after-event");
+    public static final SettingKey FRAME_RATE = new SettingKey("recording.frame-rate");
+    public static final SettingKey KEEP_AT_LEAST = new SettingKey("recording.keep-at-least");
+    public static final SettingKey KEEP_AT_MOST = new SettingKey("recording.keep-at-most");
+
+    private static final Map<SettingKey, Setting> SETTINGS = index(List.of(
+            new Setting(
+                    DETECTION,
+                    new SettingType.OnOff(),
+                    "Detection",
+                    "Whether the device looks for motion at all.",
+                    "Off: nothing that waits for motion is ever recorded.",
+                    "On while nothing uses it: the device works for nothing."),
+            new Setting(
+                    SENSITIVITY,
+                    new SettingType.SensitivityOrAuto(),
+                    "Sensitivity",
+                    "How small a change of a pixel counts; more reacts to smaller changes.",
+                    "Too low: faint or distant movement does not count.",
+                    "Too high: noise, rain and shadows count."),
+            new Setting(
+                    THRESHOLD,
+                    new SettingType.ShareOfPicture(),
+                    "Threshold",
+                    "The share of the watched picture that must change before it is motion; less reacts sooner.",
+                    "Too high: someone far away changes too little to start a recording.",
+                    "Too low: small unimportant movement starts recordings."),
+            new Setting(
+                    AREAS,
+                    new SettingType.AreaList(),
+                    "Areas",
+                    "Where in the picture motion counts and where it is ignored.",
+                    "Ignoring too much: what happens there is not recorded.",
+                    "Ignoring too little: foliage, water and traffic start recordings."),
+            new Setting(
+                    SWITCHED_ON,
+                    new SettingType.OnOff(),
+                    "Switched on",
+                    "Whether the recorder acts on its schedule.",
+                    "Off: nothing is recorded, whatever the week says.",
+                    "On where nothing ought to be recorded."),
+            new Setting(
+                    WEEK,
+                    new SettingType.WeekOfTriggers(),
+                    "Week",
+                    "What starts recording, by minute of the week on the recorder's clock.",
+                    "Minutes at which less starts recording than needed.",
+                    "Minutes at which more starts recording than needed."),
+            new Setting(
+                    BEFORE_EVENT,
+                    new SettingType.Amount("s", 0, 600, 0, false),
+                    "Before event",
+                    "Footage kept from before the event.",
+                    "Too short: how it began is missing.",
+                    "Too long: every event carries quiet footage."),
+            new Setting(
+                    AFTER_EVENT,
+                    new SettingType.Amount("s", 0, 3600, 0, false),
+                    "After event",
+                    "Footage kept from after the event.",
+                    "Too short: how it ended is missing.",
+                    "Too long: every event carries quiet footage."),
+            new Setting(
+                    FRAME_RATE,
+                    new SettingType.Amount("fps", 1, 120, 2, true),
+                    "Frame rate",
+                    "The most pictures a second that are recorded.",
+                    "Too low: quick movement falls between two pictures.",
+                    "Too high: the disk fills sooner."),
+            new Setting(
+                    KEEP_AT_LEAST,
+                    new SettingType.Amount("d", 0, 3650, 0, false),
+                    "Keep at least",
+                    "Days for which footage must still be there.",
+                    "Too short: footage is gone before it is asked for.",
+                    "Too long: the disk must be larger than needed."),
+            new Setting(
+                    KEEP_AT_MOST,
+                    new SettingType.Amount("d", 1, 3650, 0, true),
+                    "Keep at most",
+                    "Days after which footage must be gone.",
+                    "Too short: footage is deleted that might be asked for.",
+                    "Too long: footage is kept that may not be kept.")));
+
+    private Catalogue() {}
+
+    private static Map<SettingKey, Setting> index(List<Setting> settings) {
+        Map<SettingKey, Setting> index = new LinkedHashMap<>();
+        settings.forEach(s -> index.put(s.key(), s));
+        return java.util.Collections.unmodifiableMap(index);
+    }
+
+    /** All settings in the order of the work: motion first, then recording. */
+    public static List<Setting> settings() {
+        return List.copyOf(SETTINGS.values());
+    }
+
+    public static Setting get(SettingKey key) {
+        var setting = SETTINGS.get(key);
+        if (setting == null) {
+            throw new IllegalArgumentException(unknown(key.text()));
+        }
+        return setting;
+    }
+
+    /**
+     * The setting of that name.
+     *
+     * @throws IllegalArgumentException naming the nearest setting that exists
+     */
+    public static Setting named(String key) {
+        return get(new SettingKey(key));
+    }
+
+    static String unknown(String key) {
+        var known = SETTINGS.keySet().stream().map(SettingKey::text).toList();
+        var hint = Nearest.hint(key, known);
+        return "\"" + key + "\" is not a setting"
+                + (hint.isEmpty() ? "; expected one of " + String.join(", ", known) : hint);
+    }
+}

@@ -1,0 +1,42 @@
+package choir.policy;
+
+import choir.area.Shape;
+import choir.scale.Threshold;
+import choir.week.TriggerSet;
+import choir.week.Week;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/** What the layers come to for one setting. */
+public sealed interface Effective {
+    record Scalar(Sourced<Value> value) implements Effective {}
+
+    /** Origin and beaten candidates by the minute. */
+    record Hours(Week<Sourced<TriggerSet>> voices) implements Effective {
+        public Week<TriggerSet> week() {
+            return voices.map(Sourced::value);
+        }
+    }
+
+    /** The areas by name, in the order in which they were first named. */
+    record Areas(Map<String, Area> byName, boolean fixed) implements Effective {
+        public Areas {
+            byName = Collections.unmodifiableMap(new LinkedHashMap<>(byName));
+        }
+    }
+
+    /** One area with the origin of each field. */
+    record Area(
+            Optional<Sourced<AreaKind>> kind,
+            Optional<Sourced<Shape>> shape,
+            Optional<Sourced<Sensing>> sensitivity,
+            Optional<Sourced<Threshold>> threshold) {
+        static final Area BLANK = new Area(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+
+        public AreaKind kindOrWatch() {
+            return kind.map(Sourced::value).orElse(AreaKind.WATCH);
+        }
+    }
+}

@@ -1,0 +1,21 @@
+package choir.policy;
+
+import choir.fleet.Node;
+
+/** Where a value comes from: a template used at a node, or an override put on it. */
+public sealed interface Origin {
+    Node node();
+
+    record FromTemplate(Node node, TemplateName template, int revision) implements Origin {}
+
+    record FromOverride(Node node, long id, String because, String author) implements Origin {}
+
+    default String text() {
+        return switch (this) {
+            case FromTemplate t ->
+                "template " + t.template() + " (revision " + t.revision() + ") at "
+                        + t.node().text();
+            case FromOverride o -> "override at " + o.node().text();
+        };
+    }
+}

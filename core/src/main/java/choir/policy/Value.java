@@ -1,0 +1,76 @@
+package choir.policy;
+
+import choir.scale.Decimals;
+import choir.scale.Threshold;
+import choir.week.TriggerSet;
+import choir.week.Week;
+import choir.week.WeekText;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** What a policy says for a setting, in neutral units. The text is the canonical form of policy files. */
+public sealed interface Value {
+    String text();
+
+    record Flag(boolean on) implements Value {
+        @Override
+        public String text() {
+            return on ? "on" : "off";
+        }
+    }
+
+    record Sense(Sensing sensing) implements Value {
+        @Override
+        public String text() {
+            return sensing.toString();
+        }
+    }
+
+    record Share(Threshold threshold) implements Value {
+        @Override
+        public String text() {
+            return threshold.toString();
+        }
+    }
+
+    /** A number with its unit, such as {@code 12s} or {@code 21d}. */
+    record Amount(BigDecimal number, String unit) implements Value {
+        public Amount {
+            number = Decimals.plain(number);
+        }
+
+        @Override
+        public String text() {
+            return number.toPlainString() + unit;
+        }
+    }
+
+    /**
+     * A week, which may be partial.
+     *
+     * @param replace drop what farther layers say at any minute
+     */
+    record Hours(Week<TriggerSet> week, boolean replace) implements Value {
+        @Override
+        public String text() {
+            return (replace ? "replace: " : "") + String.join("; ", WeekText.print(week));
+        }
+    }
+
+    record Areas(List<AreaStatement> areas) implements Value {
+        public Areas {
+            areas = List.copyOf(areas);
+        }
+
+        @Override
+        public String text() {
+            return areas.stream()
+                    .map(a -> (a.remove()
+                                    ? "remove "
+                                    : a.kind().map(k -> k.text() + " ").orElse(""))
+                            + a.name())
+                    .collect(Collectors.joining(", "));
+        }
+    }
+}

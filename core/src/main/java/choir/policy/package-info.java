@@ -1,0 +1,4 @@
+@NullMarked
+package choir.policy;
+
+import org.jspecify.annotations.NullMarked;

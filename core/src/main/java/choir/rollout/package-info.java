@@ -1,0 +1,4 @@
+@NullMarked
+package choir.rollout;
+
+import org.jspecify.annotations.NullMarked;

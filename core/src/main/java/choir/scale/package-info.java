@@ -1,0 +1,4 @@
+@NullMarked
+package choir.scale;
+
+import org.jspecify.annotations.NullMarked;

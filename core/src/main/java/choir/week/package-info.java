@@ -1,0 +1,4 @@
+@NullMarked
+package choir.week;
+
+import org.jspecify.annotations.NullMarked;

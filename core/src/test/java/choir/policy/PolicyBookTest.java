@@ -1,0 +1,239 @@
+package choir.policy;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import choir.document.PolicyDocument;
+import choir.document.PolicyReader;
+import choir.fleet.Node;
+import choir.week.TriggerSet;
+import choir.week.WeekText;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+class PolicyBookTest {
+    private static final LocalDate DAY = LocalDate.of(2026, 11, 24);
+    private static final Node.Camera CAMERA = Node.Camera.parse("haldr-1/07");
+    private static final Node.Group QUAY = Node.Group.of("terminals/haldr/quay");
+
+    /** A policy file as the whole of what was said. */
+    static PolicyBook book(String text) {
+        Map<TemplateName, Template> templates = new HashMap<>();
+        Map<Node, List<TemplateName>> uses = new HashMap<>();
+        List<PolicyOverride> overrides = new ArrayList<>();
+        for (var document : PolicyReader.read(text)) {
+            switch (document) {
+                case PolicyDocument.OfTemplate t ->
+                    templates.put(t.name(), new Template(t.name(), 1, t.title(), t.base(), t.layer()));
+                case PolicyDocument.OfNode n -> {
+                    uses.put(n.node(), n.use());
+                    n.overrides()
+                            .statements()
+                            .forEach((key, statement) -> overrides.add(new PolicyOverride(
+                                    overrides.size() + 1,
+                                    n.node(),
+                                    key,
+                                    statement,
+                                    n.overrides().fixed().contains(key),
+                                    n.because().orElse(""),
+                                    "ada",
+                                    n.until())));
+                }
+            }
+        }
+        return new PolicyBook(templates, uses, overrides, DAY);
+    }
+
+    private static final String EXAMPLE = """
+            template: house
+            motion: {threshold: 1%}
+            recording:
+              week: [daily: motion]
+              keep-at-least: 14d
+            fixed: [recording.keep-at-least]
+            ---
+            template: night-lamps
+            motion: {threshold: 0.6%}
+            recording:
+              week: [daily 20:00-06:00: continuous]
+            ---
+            group: fleet
+            use: [house]
+            ---
+            group: terminals/haldr/quay
+            use: [night-lamps]
+            ---
+            camera: haldr-1/07
+            set: {motion.threshold: 0.25%, recording.keep-at-least: 5d}
+            because: the pier head is 70 m away
+            """;
+
+    @Test
+    void nearestWinsFixedBindsAndWeeksLayerByTheMinute() {
+        var policy = book(EXAMPLE).of(CAMERA, QUAY);
+
+        assertThat(WeekText.print(policy.week().orElseThrow()))
+                .containsExactly("daily 06:00-20:00 motion", "daily 20:00-06:00 continuous");
+        assertThat(policy.scalar(Catalogue.THRESHOLD)).map(Value::text).contains("0.25%");
+        assertThat(policy.scalar(Catalogue.KEEP_AT_LEAST)).map(Value::text).contains("14d");
+        assertThat(policy.blocked()).singleElement().satisfies(b -> {
+            assertThat(b.key()).isEqualTo(Catalogue.KEEP_AT_LEAST);
+            assertThat(b.origin().node()).isEqualTo(CAMERA);
+            assertThat(b.fixedBy().text()).contains("house");
+        });
+    }
+
+    @Test
+    void everyValueCarriesWhatItBeatNearestFirst() {
+        var policy = book(EXAMPLE).of(CAMERA, QUAY);
+        var threshold = ((Effective.Scalar) policy.get(Catalogue.THRESHOLD).orElseThrow()).value();
+        assertThat(threshold.origin().text()).isEqualTo("override at haldr-1/07");
+        assertThat(threshold.beaten()).extracting(b -> b.value().text()).containsExactly("0.6%", "1%");
+        var night = ((Effective.Hours) policy.get(Catalogue.WEEK).orElseThrow())
+                .voices()
+                .at(0)
+                .orElseThrow();
+        assertThat(night.value()).isEqualTo(TriggerSet.CONTINUOUS);
+        assertThat(night.beaten())
+                .singleElement()
+                .extracting(b -> b.value().toString())
+                .isEqualTo("motion");
+    }
+
+    @Test
+    void camerasWithoutWordsOfTheirOwnShareTheGroupsValue() {
+        var book = book(EXAMPLE);
+        assertThat(book.of(Node.Camera.parse("haldr-1/01"), QUAY)).isSameAs(book.of(QUAY));
+    }
+
+    @Test
+    void unsetDropsFartherValuesButNotFixedOnes() {
+        var policy = book(EXAMPLE + """
+                        ---
+                        group: terminals/haldr
+                        unset: [motion.threshold, recording.keep-at-least]
+                        because: trial
+                        """).of(Node.Camera.parse("haldr-1/01"), Node.Group.of("terminals/haldr"));
+        assertThat(policy.get(Catalogue.THRESHOLD)).isEmpty();
+        assertThat(policy.scalar(Catalogue.KEEP_AT_LEAST)).isPresent();
+        assertThat(policy.blocked()).hasSize(1);
+    }
+
+    @Test
+    void replaceDropsTheWeekBelowExceptFixedMinutes() {
+        var policy = book("""
+                        template: house
+                        recording: {week: [daily 00:00-06:00: continuous]}
+                        fixed: [recording.week]
+                        ---
+                        template: day
+                        recording: {week: [daily 06:00-24:00: motion]}
+                        ---
+                        group: fleet
+                        use: [house, day]
+                        ---
+                        camera: haldr-1/07
+                        set: {recording.week: {replace: true, windows: [mon: alarm]}}
+                        because: test
+                        """).of(CAMERA, Node.Group.ROOT);
+        assertThat(WeekText.print(policy.week().orElseThrow()))
+                .containsExactly("daily 00:00-06:00 continuous", "mon 06:00-24:00 alarm");
+        assertThat(policy.blocked()).hasSize(1);
+    }
+
+    @Test
+    void aDatedOverrideStandsOverAnUndatedOneUntilItsLastDay() {
+        var text = """
+                camera: haldr-1/07
+                set: {motion.threshold: 1%%}
+                because: always
+                ---
+                camera: haldr-1/07
+                set: {motion.threshold: 2%%}
+                because: building work
+                until: %s
+                """;
+        assertThat(book(text.formatted(DAY)).of(CAMERA, QUAY).scalar(Catalogue.THRESHOLD))
+                .map(Value::text)
+                .contains("2%");
+        assertThat(book(text.formatted(DAY.minusDays(1))).of(CAMERA, QUAY).scalar(Catalogue.THRESHOLD))
+                .map(Value::text)
+                .contains("1%");
+    }
+
+    @Test
+    void areasLayerByNameAndField() {
+        var policy = book("""
+                        template: quay
+                        motion:
+                          areas:
+                            - watch: pier
+                              threshold: 1%
+                            - ignore: swell
+                              rectangle: [[0, 0.7], [1, 1]]
+                        ---
+                        group: fleet
+                        use: [quay]
+                        ---
+                        camera: haldr-1/07
+                        set:
+                          motion.areas:
+                            - area: pier
+                              polygon: [[0, 0], [1, 0], [1, 0.5]]
+                            - remove: swell
+                        because: its own view
+                        """).of(CAMERA, QUAY);
+        var areas = policy.areas().orElseThrow().byName();
+        assertThat(areas).containsOnlyKeys("pier");
+        var pier = areas.get("pier");
+        assertThat(pier.kindOrWatch()).isEqualTo(AreaKind.WATCH);
+        assertThat(pier.shape()).isPresent();
+        assertThat(pier.threshold().orElseThrow().origin().text()).contains("quay");
+    }
+
+    @Test
+    void extendedTemplateIsFlattenedBaseFirstAndItsFixedBinds() {
+        var policy = book("""
+                        template: base
+                        motion: {threshold: 1%, detection: on}
+                        fixed: [motion.threshold]
+                        ---
+                        template: derived
+                        extends: base
+                        motion: {threshold: 2%, detection: off}
+                        ---
+                        group: fleet
+                        use: [derived]
+                        """).of(CAMERA, QUAY);
+        assertThat(policy.scalar(Catalogue.THRESHOLD)).map(Value::text).contains("1%");
+        assertThat(policy.scalar(Catalogue.DETECTION)).map(Value::text).contains("off");
+        assertThat(policy.blocked()).hasSize(1);
+    }
+
+    @Test
+    void aCircleOfTemplatesIsNamed() {
+        var book = book("""
+                template: a
+                extends: b
+                ---
+                template: b
+                extends: a
+                ---
+                group: fleet
+                use: [a]
+                """);
+        assertThatThrownBy(() -> book.of(CAMERA, QUAY)).hasMessageContaining("a extends b extends a");
+    }
+
+    @Test
+    void sameInputsGiveEqualResults() {
+        assertThat(book(EXAMPLE).of(CAMERA, QUAY)).isEqualTo(book(EXAMPLE).of(CAMERA, QUAY));
+        assertThat(Optional.of(book(EXAMPLE).templatesReaching(CAMERA, QUAY)).orElseThrow())
+                .containsExactly("house", "night-lamps");
+    }
+}
