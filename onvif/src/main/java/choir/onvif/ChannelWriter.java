@@ -1,0 +1,229 @@
+package choir.onvif;
+
+import choir.family.Ability;
+import choir.family.Family;
+import choir.family.NativeValue;
+import choir.family.Place;
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.policy.SettingKey;
+import choir.week.Trigger;
+import choir.week.Week;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * Writes values to one channel. Each structure is read, changed in the one place and sent back whole, so that nothing is
+ * lost that this client does not know. Schedules that gain minutes are written before those that lose some, and jobs are
+ * switched off last and on first, so that a change opens no gap of its own.
+ */
+final class ChannelWriter {
+    private final OnvifSession session;
+    private final Snapshot snapshot;
+    private final Family family;
+    private final String channel;
+
+    ChannelWriter(OnvifSession session, Snapshot snapshot, Family family, String channel) {
+        this.session = session;
+        this.snapshot = snapshot;
+        this.family = family;
+        this.channel = channel;
+    }
+
+    void write(Map<SettingKey, NativeValue> values) {
+        Map<Place, NativeValue> byPlace = new LinkedHashMap<>();
+        values.forEach((key, value) -> byPlace.put(
+                family.ability(key).map(Ability::place).orElseThrow(() -> notSupported(key.text())), value));
+        analytics("module", "AnalyticsEngineConfiguration", "AnalyticsModule", "ModifyAnalyticsModules", byPlace);
+        analytics("rule", "RuleEngineConfiguration", "Rule", "ModifyRules", byPlace);
+        byPlace.forEach((place, value) -> {
+            switch (place.kind()) {
+                case "encoder-frame-rate" -> encoder(value.text());
+                case "retention" -> retention(value.text());
+                case "event-before" -> buffer("Before", value.text());
+                case "event-after" -> buffer("After", value.text());
+                default -> {
+                    // Analytics above, the week and its switch below.
+                }
+            }
+        });
+        byPlace.forEach((place, value) -> {
+            if (place.kind().equals("job-mode") && ((NativeValue.Flag) value).on()) {
+                mode("Active");
+            }
+        });
+        byPlace.forEach((place, value) -> {
+            if (place.kind().equals("lanes")) {
+                lanes((NativeValue.Hours) value);
+            }
+        });
+        byPlace.forEach((place, value) -> {
+            if (place.kind().equals("job-mode") && !((NativeValue.Flag) value).on()) {
+                mode("Idle");
+            }
+        });
+    }
+
+    private LinkException notSupported(String what) {
+        return new LinkException(Reason.NOT_SUPPORTED, "channel " + channel + " has no place for " + what);
+    }
+
+    private void analytics(
+            String kind, String engine, String element, String operation, Map<Place, NativeValue> values) {
+        var configuration = snapshot.analyticsOf(channel);
+        Map<String, Element> changed = new TreeMap<>();
+        values.forEach((place, value) -> {
+            if (!place.kind().equals(kind)) {
+                return;
+            }
+            var config = configuration
+                    .flatMap(c -> c.child(engine))
+                    .flatMap(e -> e.all(element)
+                            .filter(c -> ChannelReader.isOfType(c, place.type()))
+                            .findFirst())
+                    .orElseThrow(() -> notSupported(place.type()));
+            var name = config.attribute("Name").orElse("");
+            changed.put(name, withItem(changed.getOrDefault(name, config), place.item(), wire(value)));
+        });
+        if (changed.isEmpty()) {
+            return;
+        }
+        var token = configuration.flatMap(c -> c.attribute("token")).orElse("");
+        var request = Element.of(
+                Namespaces.ANALYTICS, operation, Element.of(Namespaces.ANALYTICS, "ConfigurationToken", token));
+        for (var config : changed.values()) {
+            request = request.withChild(config.renamed(Namespaces.ANALYTICS, element));
+        }
+        session.call(request);
+    }
+
+    private static String wire(NativeValue value) {
+        return switch (value) {
+            case NativeValue.Flag(boolean on) -> Boolean.toString(on);
+            case NativeValue.Mask(var mask) -> mask.packed();
+            case NativeValue.Item(String text) -> text;
+            case NativeValue.Hours h -> throw new IllegalStateException("a week is no parameter");
+        };
+    }
+
+    private static Element withItem(Element config, String name, String value) {
+        return config.changed(
+                item -> item.attribute("Name").filter(name::equals).isPresent()
+                        ? item.withAttribute("Value", value)
+                        : item,
+                "Parameters",
+                "SimpleItem");
+    }
+
+    private void encoder(String framesPerSecond) {
+        var encoder = snapshot.encoderOf(channel).orElseThrow(() -> notSupported("a frame rate"));
+        session.call(Element.of(
+                Namespaces.MEDIA2,
+                "SetVideoEncoderConfiguration",
+                encoder.changed(e -> e.withText(framesPerSecond), "RateControl", "FrameRateLimit")
+                        .renamed(Namespaces.MEDIA2, "Configuration")));
+    }
+
+    private void retention(String days) {
+        var recording = snapshot.recordingOf(channel).orElseThrow(() -> notSupported("a time to keep"));
+        var configuration = recording.child("Configuration").orElseThrow(() -> notSupported("a time to keep"));
+        session.call(Element.of(
+                Namespaces.RECORDING,
+                "SetRecordingConfiguration",
+                Element.of(
+                        Namespaces.RECORDING,
+                        "RecordingToken",
+                        recording.textAt("RecordingToken").orElse("")),
+                configuration
+                        .changed(e -> e.withText("P" + days + "D"), "MaximumRetentionTime")
+                        .renamed(Namespaces.RECORDING, "RecordingConfiguration")));
+    }
+
+    private void buffer(String name, String seconds) {
+        for (var job : jobs()) {
+            boolean differs = job.buffer(name)
+                    .filter(b -> !Long.toString(b).equals(seconds))
+                    .isPresent();
+            if (job.waitsForEvents() && differs) {
+                // Read again: the other buffer of the same job may have been written a moment ago.
+                var fresh = session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
+                        .all("JobItem")
+                        .flatMap(i -> RecordingJob.of(i).stream())
+                        .filter(j -> j.token().equals(job.token()))
+                        .findFirst()
+                        .orElse(job);
+                if (fresh.buffer(name)
+                        .filter(b -> Long.toString(b).equals(seconds))
+                        .isPresent()) {
+                    continue;
+                }
+                session.call(Element.of(
+                        Namespaces.RECORDING,
+                        "SetRecordingJobConfiguration",
+                        Element.of(Namespaces.RECORDING, "JobToken", job.token()),
+                        fresh.withBuffer(name, seconds).renamed(Namespaces.RECORDING, "JobConfiguration")));
+            }
+        }
+    }
+
+    private List<RecordingJob> jobs() {
+        return snapshot.jobsOf(channel);
+    }
+
+    private void mode(String mode) {
+        for (var job : jobs()) {
+            if (job.active() != mode.equals("Active")) {
+                session.call(Element.of(
+                        Namespaces.RECORDING,
+                        "SetRecordingJobMode",
+                        Element.of(Namespaces.RECORDING, "JobToken", job.token()),
+                        Element.of(Namespaces.RECORDING, "Mode", mode)));
+            }
+        }
+    }
+
+    private record LaneChange(String schedule, Week<Boolean> minutes, boolean gains) {}
+
+    private void lanes(NativeValue.Hours wanted) {
+        var reader = new ChannelReader(snapshot, channel, OnvifLink::schedule);
+        List<LaneChange> changes = new ArrayList<>();
+        Map<Trigger, RecordingJob> lanes = new LinkedHashMap<>();
+        for (var job : jobs()) {
+            job.triggers()
+                    .filter(t -> t.members().size() == 1)
+                    .ifPresent(t -> lanes.put(t.members().iterator().next(), job));
+        }
+        for (var trigger : Trigger.values()) {
+            Week<Boolean> minutes = wanted.week().map(t -> t.members().contains(trigger) ? Boolean.TRUE : null);
+            var job = lanes.get(trigger);
+            if (job == null) {
+                if (!minutes.isSilent()) {
+                    throw notSupported("a schedule for " + trigger.text());
+                }
+                continue;
+            }
+            var held = reader.schedule(job);
+            if (!held.equals(minutes)) {
+                boolean gains = !minutes.join(held, (a, b) -> a != null && b == null ? a : null)
+                        .isSilent();
+                changes.add(new LaneChange(job.schedule(), minutes, gains));
+            }
+        }
+        changes.stream().filter(LaneChange::gains).forEach(this::schedule);
+        changes.stream().filter(c -> !c.gains()).forEach(this::schedule);
+    }
+
+    private void schedule(LaneChange change) {
+        var schedule = snapshot.schedules().get(change.schedule());
+        if (schedule == null) {
+            throw notSupported("a schedule of its own");
+        }
+        session.call(Element.of(
+                Namespaces.SCHEDULE,
+                "ModifySchedule",
+                schedule.changed(e -> e.withText(ScheduleCalendar.write(change.minutes())), "Standard")));
+    }
+}

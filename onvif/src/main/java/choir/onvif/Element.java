@@ -1,0 +1,114 @@
+package choir.onvif;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import javax.xml.namespace.QName;
+
+/**
+ * An XML element as a value. Everything that was read is kept, so that an answer can be sent back with one thing changed
+ * and nothing lost that this client does not know.
+ *
+ * @param scope the prefixes in force at this element, since the standard uses qualified names as attribute values
+ */
+record Element(
+        QName name, Map<QName, String> attributes, List<Element> children, String text, Map<String, String> scope) {
+    Element {
+        attributes = Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
+        children = List.copyOf(children);
+    }
+
+    /** A new element; the prefix is made from the namespace when it is written. */
+    static Element of(String namespace, String name, Element... children) {
+        return new Element(new QName(namespace, name), Map.of(), List.of(children), "", Map.of());
+    }
+
+    static Element of(String namespace, String name, String text) {
+        return new Element(new QName(namespace, name), Map.of(), List.of(), text, Map.of());
+    }
+
+    boolean is(String localName) {
+        return name.getLocalPart().equals(localName);
+    }
+
+    /** The children with that local name; devices do mix namespaces up. */
+    Stream<Element> all(String localName) {
+        return children.stream().filter(c -> c.is(localName));
+    }
+
+    Optional<Element> child(String localName) {
+        return all(localName).findFirst();
+    }
+
+    /** The first element along the path of local names. */
+    Optional<Element> at(String... path) {
+        Optional<Element> found = Optional.of(this);
+        for (var step : path) {
+            found = found.flatMap(e -> e.child(step));
+        }
+        return found;
+    }
+
+    Optional<String> textAt(String... path) {
+        return at(path).map(e -> e.text().strip());
+    }
+
+    /** This and all elements below. */
+    Stream<Element> tree() {
+        return Stream.concat(Stream.of(this), children.stream().flatMap(Element::tree));
+    }
+
+    Optional<String> attribute(String localName) {
+        return attributes.entrySet().stream()
+                .filter(e -> e.getKey().getLocalPart().equals(localName))
+                .map(e -> e.getValue().strip())
+                .findFirst();
+    }
+
+    Element withAttribute(String localName, String value) {
+        return withAttribute(new QName(localName), value);
+    }
+
+    Element withAttribute(QName attribute, String value) {
+        Map<QName, String> changed = new LinkedHashMap<>(attributes);
+        changed.put(attribute, value);
+        return new Element(name, changed, children, text, scope);
+    }
+
+    Element withText(String changed) {
+        return new Element(name, attributes, children, changed, scope);
+    }
+
+    Element withChild(Element child) {
+        List<Element> more = new ArrayList<>(children);
+        more.add(child);
+        return new Element(name, attributes, more, text, scope);
+    }
+
+    Element renamed(String namespace, String localName) {
+        return new Element(new QName(namespace, localName), attributes, children, text, scope);
+    }
+
+    /** This element with each descendant that the path of local names leads to replaced. */
+    Element changed(UnaryOperator<Element> change, String... path) {
+        if (path.length == 0) {
+            return change.apply(this);
+        }
+        var rest = java.util.Arrays.copyOfRange(path, 1, path.length);
+        var next = children.stream()
+                .map(c -> c.is(path[0]) ? c.changed(change, rest) : c)
+                .toList();
+        return new Element(name, attributes, next, text, scope);
+    }
+
+    /** The namespace of a qualified name that stands as a value here, such as {@code tt:CellMotionEngine}. */
+    Optional<String> namespaceOf(String qualified) {
+        int colon = qualified.indexOf(':');
+        return Optional.ofNullable(scope.get(colon < 0 ? "" : qualified.substring(0, colon)));
+    }
+}

@@ -1,0 +1,150 @@
+package choir.onvif;
+
+import choir.family.Ability;
+import choir.family.Family;
+import choir.family.NativeValue;
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.link.RecorderAccess;
+import choir.link.RecorderLink;
+import choir.link.RecorderReading;
+import choir.policy.SettingKey;
+import choir.scale.SensitivityScale;
+import choir.week.Week;
+import java.net.URI;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+
+/** Recorders by the open device standard. */
+public final class OnvifLink implements RecorderLink, AutoCloseable {
+    /** Most recorders of a fleet hold the same few schedules; each text is understood once. */
+    private static final Map<String, Optional<Week<Boolean>>> SCHEDULES = new ConcurrentHashMap<>();
+
+    private static final int MOST_SCHEDULES = 10_000;
+
+    private final SoapTransport transport;
+    private final Set<URI> challenging = ConcurrentHashMap.newKeySet();
+
+    /** @param deadline for each call */
+    public OnvifLink(Duration deadline) {
+        this.transport = new SoapTransport(deadline);
+    }
+
+    @Override
+    public RecorderReading read(RecorderAccess access) {
+        return in(access, session -> {
+            var snapshot = Snapshot.take(session);
+            var channels = snapshot.profileByChannel().keySet().stream()
+                    .map(c -> new ChannelReader(snapshot, c, OnvifLink::schedule).read(access.family()))
+                    .toList();
+            return new RecorderReading(
+                    device(snapshot.device()), session.clockAhead(), session.posixZone(), channels, session.calls());
+        });
+    }
+
+    private static RecorderReading.Device device(Element answer) {
+        return new RecorderReading.Device(
+                answer.textAt("Manufacturer").orElse(""),
+                answer.textAt("Model").orElse(""),
+                answer.textAt("FirmwareVersion").orElse(""),
+                answer.textAt("SerialNumber").orElse(""));
+    }
+
+    @Override
+    public void write(RecorderAccess access, String channel, Map<SettingKey, NativeValue> values) {
+        in(access, session -> {
+            new ChannelWriter(session, Snapshot.take(session), family(access), channel).write(values);
+            return Optional.empty();
+        });
+    }
+
+    private static Family family(RecorderAccess access) {
+        return access.family()
+                .orElseThrow(() -> new LinkException(
+                        Reason.NOT_SUPPORTED, access.address().getAuthority() + " is of no known family"));
+    }
+
+    @Override
+    public List<String> disagreements(RecorderAccess access) {
+        return in(access, session -> {
+            var configuration =
+                    Snapshot.take(session).analytics().keySet().stream().findFirst();
+            List<String> found = new ArrayList<>();
+            configuration.ifPresent(token -> {
+                var reference = Element.of(Namespaces.ANALYTICS, "ConfigurationToken", token);
+                var options = new ArrayList<Element>();
+                options.addAll(session.call(Element.of(Namespaces.ANALYTICS, "GetAnalyticsModuleOptions", reference))
+                        .children());
+                options.addAll(session.call(Element.of(Namespaces.ANALYTICS, "GetRuleOptions", reference))
+                        .children());
+                options.forEach(o -> disagreement(family(access), o).ifPresent(found::add));
+            });
+            return found;
+        });
+    }
+
+    private static Optional<String> disagreement(Family family, Element option) {
+        var name = option.attribute("Name").orElse("");
+        var min = bound(option, "Min");
+        var max = bound(option, "Max");
+        return family.abilities().entrySet().stream()
+                .filter(e -> e.getValue().place().item().equals(name))
+                .filter(e -> min.isPresent()
+                        && max.isPresent()
+                        && !range(e.getValue()).equals(min.get() + " to " + max.get()))
+                .findFirst()
+                .map(e -> e.getKey() + ": the recorder says " + min.get() + " to " + max.get() + ", the family file "
+                        + range(e.getValue()));
+    }
+
+    private static Optional<String> bound(Element option, String name) {
+        return option.tree().filter(e -> e.is(name)).map(e -> e.text().strip()).findFirst();
+    }
+
+    private static String range(Ability ability) {
+        return switch (ability) {
+            case Ability.Sense(var p, SensitivityScale.Numbers n, var f) -> n.min() + " to " + n.max();
+            case Ability.Sense(var p, SensitivityScale.Words w, var f) -> String.join(", ", w.words());
+            case Ability.Cells c -> c.scale().min() + " to " + c.scale().max();
+            case Ability.Numbers n -> n.min() + " to " + n.max();
+            case Ability.Switch s -> "on or off";
+            case Ability.Mask m -> m.grid().toString();
+            case Ability.Lanes l -> "lanes";
+        };
+    }
+
+    private <T> T in(RecorderAccess access, Function<OnvifSession, T> work) {
+        var session = new OnvifSession(transport, access, challenging.contains(access.address()));
+        try {
+            return work.apply(session.open());
+        } finally {
+            if (session.wasChallenged()) {
+                challenging.add(access.address());
+            }
+        }
+    }
+
+    static Optional<Week<Boolean>> schedule(String text) {
+        if (SCHEDULES.size() > MOST_SCHEDULES) {
+            SCHEDULES.clear();
+        }
+        return SCHEDULES.computeIfAbsent(text, t -> {
+            try {
+                return Optional.of(ScheduleCalendar.read(t));
+            } catch (ScheduleCalendar.NotUnderstood e) {
+                return Optional.empty();
+            }
+        });
+    }
+
+    @Override
+    public void close() {
+        transport.close();
+    }
+}

@@ -1,0 +1,234 @@
+package choir.onvif;
+
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.link.RecorderAccess;
+import java.net.URI;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.hc.client5.http.auth.AuthScope;
+import org.apache.hc.client5.http.auth.UsernamePasswordCredentials;
+import org.apache.hc.client5.http.impl.auth.BasicCredentialsProvider;
+import org.apache.hc.client5.http.protocol.HttpClientContext;
+
+/**
+ * One conversation with one recorder, in one thread. It begins by asking for the device's clock without a password, so
+ * that the time in the security header is right by the device's own reckoning. A recorder that answers 401 gets the
+ * answer to its challenge from then on, and no security header.
+ */
+final class OnvifSession {
+    private final SoapTransport transport;
+    private final RecorderAccess access;
+    private final HttpClientContext context = HttpClientContext.create();
+    private final Map<String, URI> services = new LinkedHashMap<>();
+    private Duration clockAhead = Duration.ZERO;
+    private String posixZone = "";
+    private boolean challenged;
+    private int calls;
+
+    OnvifSession(SoapTransport transport, RecorderAccess access, boolean challenged) {
+        this.transport = transport;
+        this.access = access;
+        if (challenged) {
+            takeChallenge();
+        }
+    }
+
+    /** Learns the clock and the services. */
+    OnvifSession open() {
+        readClock();
+        var answer = call(
+                Namespaces.DEVICE,
+                access.address(),
+                Element.of(
+                        Namespaces.DEVICE, "GetServices", Element.of(Namespaces.DEVICE, "IncludeCapability", "false")),
+                false);
+        answer.all("Service")
+                .forEach(service -> service.textAt("Namespace")
+                        .ifPresent(ns -> service.textAt("XAddr").ifPresent(a -> services.put(ns, reachable(a)))));
+        return this;
+    }
+
+    /** Keeps path and query of what the device says of itself, at the host and port that we were given. */
+    private URI reachable(String address) {
+        try {
+            var said = URI.create(address);
+            var given = access.address();
+            return new URI(
+                    given.getScheme(), null, given.getHost(), given.getPort(), said.getPath(), said.getQuery(), null);
+        } catch (IllegalArgumentException | java.net.URISyntaxException e) {
+            throw new LinkException(
+                    Reason.GARBAGE, access.address().getAuthority() + " names an address that is none: " + address, e);
+        }
+    }
+
+    private void readClock() {
+        var before = Instant.now();
+        var answer =
+                call(Namespaces.DEVICE, access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), false);
+        var middle = before.plus(Duration.between(before, Instant.now()).dividedBy(2));
+        var said = answer.child("SystemDateAndTime");
+        posixZone = said.flatMap(s -> s.textAt("TimeZone", "TZ")).orElse("");
+        said.flatMap(s -> s.child("UTCDateTime").or(() -> s.child("LocalDateTime")))
+                .flatMap(OnvifSession::instant)
+                .ifPresent(device -> clockAhead = Duration.between(middle, device));
+    }
+
+    private static Optional<Instant> instant(Element dateTime) {
+        try {
+            return Optional.of(LocalDateTime.of(
+                            number(dateTime, "Date", "Year"),
+                            number(dateTime, "Date", "Month"),
+                            number(dateTime, "Date", "Day"),
+                            number(dateTime, "Time", "Hour"),
+                            number(dateTime, "Time", "Minute"),
+                            Math.min(59, number(dateTime, "Time", "Second")))
+                    .toInstant(ZoneOffset.UTC));
+        } catch (java.time.DateTimeException | NumberFormatException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static int number(Element dateTime, String... path) {
+        return Integer.parseInt(dateTime.textAt(path).orElse(""));
+    }
+
+    boolean offers(String namespace) {
+        return services.containsKey(namespace);
+    }
+
+    /** Calls an operation of the service with the request's namespace. */
+    Element call(Element request) {
+        var namespace = request.name().getNamespaceURI();
+        var address = services.get(namespace);
+        if (address == null) {
+            throw new LinkException(
+                    Reason.NOT_SUPPORTED,
+                    access.address().getAuthority() + " does not offer the service for "
+                            + request.name().getLocalPart());
+        }
+        return call(namespace, address, request, true);
+    }
+
+    private Element call(String namespace, URI address, Element request, boolean withPassword) {
+        try {
+            return once(address, request, withPassword);
+        } catch (SoapFaultException fault) {
+            if (fault.is("NotAuthorized")) {
+                return afterRefusal(address, request, withPassword);
+            }
+            throw refused(request, fault);
+        }
+    }
+
+    /** Some devices want the password for everything; and a clock may have jumped since it was read. */
+    private Element afterRefusal(URI address, Element request, boolean withPassword) {
+        if (withPassword) {
+            readClock();
+        }
+        try {
+            return once(address, request, true);
+        } catch (SoapFaultException fault) {
+            throw fault.is("NotAuthorized") ? wrongPassword() : refused(request, fault);
+        }
+    }
+
+    private LinkException wrongPassword() {
+        return new LinkException(
+                Reason.NOT_AUTHORIZED,
+                access.address().getAuthority() + " does not take the user name and password of \"" + access.user()
+                        + "\"; set them again with: choir recorder password NAME");
+    }
+
+    private LinkException refused(Element request, SoapFaultException fault) {
+        return new LinkException(
+                fault.isNotSupported() ? Reason.NOT_SUPPORTED : Reason.REFUSED,
+                access.address().getAuthority() + " refused " + request.name().getLocalPart() + ": "
+                        + fault.getMessage(),
+                fault);
+    }
+
+    private Element once(URI address, Element request, boolean withPassword) throws SoapFaultException {
+        var answer = exchange(address, request, withPassword);
+        if (answer.status() == 401 && !challenged) {
+            takeChallenge();
+            answer = exchange(address, request, withPassword);
+        }
+        if (answer.envelope() == null) {
+            throw answer.status() == 401
+                    ? wrongPassword()
+                    : new LinkException(
+                            Reason.GARBAGE,
+                            access.address().getAuthority() + " answered " + answer.status() + " without content");
+        }
+        return body(answer.envelope(), request);
+    }
+
+    private SoapTransport.Answer exchange(URI address, Element request, boolean withPassword) {
+        calls++;
+        var header = Element.of(Namespaces.ENVELOPE, "Header");
+        if (withPassword && !challenged) {
+            var token = UsernameToken.header(
+                    access.user(), access.password(), Instant.now().plus(clockAhead));
+            header = header.withChild(token);
+        }
+        var envelope =
+                Element.of(Namespaces.ENVELOPE, "Envelope", header, Element.of(Namespaces.ENVELOPE, "Body", request));
+        return transport.send(address, envelope, context);
+    }
+
+    private void takeChallenge() {
+        challenged = true;
+        var credentials = new BasicCredentialsProvider();
+        credentials.setCredentials(
+                new AuthScope(access.address().getHost(), access.address().getPort()),
+                new UsernamePasswordCredentials(access.user(), access.password().toCharArray()));
+        context.setCredentialsProvider(credentials);
+    }
+
+    private Element body(Element envelope, Element request) throws SoapFaultException {
+        var body = envelope.child("Body")
+                .flatMap(b -> b.children().stream().findFirst())
+                .orElseThrow(() -> notAnAnswer(request));
+        if (body.is("Fault")) {
+            throw SoapFaultException.of(body);
+        }
+        if (!body.is(request.name().getLocalPart() + "Response")) {
+            throw notAnAnswer(request);
+        }
+        return body;
+    }
+
+    private LinkException notAnAnswer(Element request) {
+        return new LinkException(
+                Reason.GARBAGE,
+                access.address().getAuthority() + " gave an answer that does not belong to "
+                        + request.name().getLocalPart());
+    }
+
+    boolean wasChallenged() {
+        return challenged;
+    }
+
+    Duration clockAhead() {
+        return clockAhead;
+    }
+
+    String posixZone() {
+        return posixZone;
+    }
+
+    int calls() {
+        return calls;
+    }
+
+    static List<Element> list(Element answer, String name) {
+        return answer.all(name).toList();
+    }
+}

@@ -1,0 +1,83 @@
+package choir.onvif;
+
+import choir.week.Trigger;
+import choir.week.TriggerSet;
+import java.time.Duration;
+import java.time.format.DateTimeParseException;
+import java.util.EnumSet;
+import java.util.Optional;
+
+/**
+ * One recording job. Which triggers it serves follows from the topics of its event filter; without a filter it records
+ * continuously.
+ *
+ * @param configuration as it was answered, to be sent back with one thing changed
+ */
+record RecordingJob(
+        String token, String recording, String profile, String schedule, boolean active, Element configuration) {
+    static Optional<RecordingJob> of(Element item) {
+        var configuration = item.child("JobConfiguration");
+        var token = item.textAt("JobToken");
+        if (configuration.isEmpty() || token.isEmpty()) {
+            return Optional.empty();
+        }
+        var c = configuration.get();
+        return Optional.of(new RecordingJob(
+                token.get(),
+                c.textAt("RecordingToken").orElse(""),
+                c.textAt("Source", "SourceToken", "Token").orElse(""),
+                c.attribute("ScheduleToken").orElse(""),
+                c.textAt("Mode").filter("Active"::equals).isPresent(),
+                c));
+    }
+
+    /** Empty when some topic of the filter is none that Choir knows. */
+    Optional<TriggerSet> triggers() {
+        var filter = configuration.child("EventFilter");
+        if (filter.isEmpty()) {
+            return Optional.of(TriggerSet.CONTINUOUS);
+        }
+        var triggers = EnumSet.noneOf(Trigger.class);
+        for (var topic : filter.get().tree().filter(e -> e.is("Topic")).toList()) {
+            var path = topic.text().strip();
+            path = path.substring(path.indexOf(':') + 1);
+            if (path.startsWith("RuleEngine/CellMotionDetector")
+                    || path.startsWith("RuleEngine/MotionRegionDetector")
+                    || path.startsWith("VideoSource/MotionAlarm")) {
+                triggers.add(Trigger.MOTION);
+            } else if (path.startsWith("Device/Trigger/")) {
+                triggers.add(Trigger.ALARM);
+            } else if (path.startsWith("RuleEngine/")) {
+                triggers.add(Trigger.ANALYTICS);
+            } else {
+                return Optional.empty();
+            }
+        }
+        return triggers.isEmpty() ? Optional.empty() : Optional.of(new TriggerSet(triggers));
+    }
+
+    /** {@code Before} or {@code After} in seconds, whether the device writes it as an element or as an attribute. */
+    Optional<Long> buffer(String name) {
+        var filter = configuration.child("EventFilter");
+        var said = filter.flatMap(f -> f.textAt(name)).or(() -> filter.flatMap(f -> f.attribute(name)));
+        try {
+            return said.map(d -> Duration.parse(d).toSeconds());
+        } catch (DateTimeParseException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** The configuration with another buffer, in the form that the device showed. */
+    Element withBuffer(String name, String seconds) {
+        var duration = "PT" + seconds + "S";
+        return configuration.changed(
+                f -> f.child(name).isPresent() || f.attribute(name).isEmpty()
+                        ? f.changed(e -> e.withText(duration), name)
+                        : f.withAttribute(name, duration),
+                "EventFilter");
+    }
+
+    boolean waitsForEvents() {
+        return configuration.child("EventFilter").isPresent();
+    }
+}

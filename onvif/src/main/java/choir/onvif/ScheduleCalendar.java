@@ -1,0 +1,155 @@
+package choir.onvif;
+
+import choir.week.Week;
+import java.io.IOException;
+import java.io.StringReader;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZonedDateTime;
+import java.time.temporal.Temporal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.data.ParserException;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.Component;
+import net.fortuna.ical4j.model.Property;
+import net.fortuna.ical4j.model.WeekDay;
+import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.DtEnd;
+import net.fortuna.ical4j.model.property.DtStart;
+import net.fortuna.ical4j.model.property.ProdId;
+import net.fortuna.ical4j.model.property.RRule;
+import net.fortuna.ical4j.model.property.Uid;
+import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+
+/**
+ * A recorder's weekly schedule as iCalendar (RFC 5545). What is written is the baseline of the schedule service: weekly
+ * events of the year 1970, cut at midnight, local time. What is read may also recur daily or run over midnight.
+ */
+final class ScheduleCalendar {
+    private static final LocalDate MONDAY = LocalDate.of(1970, 1, 5);
+    private static final List<WeekDay.Day> DAYS = List.of(
+            WeekDay.Day.MO,
+            WeekDay.Day.TU,
+            WeekDay.Day.WE,
+            WeekDay.Day.TH,
+            WeekDay.Day.FR,
+            WeekDay.Day.SA,
+            WeekDay.Day.SU);
+
+    private ScheduleCalendar() {}
+
+    /** The minutes in which the schedule is active. */
+    static Week<Boolean> read(String text) throws NotUnderstood {
+        Week<Boolean> week = Week.silent();
+        try {
+            Calendar calendar = new CalendarBuilder()
+                    .build(new StringReader(text.replace("\r\n", "\n").replace("\n", "\r\n")));
+            for (VEvent event : calendar.<VEvent>getComponents(Component.VEVENT)) {
+                week = add(week, event);
+            }
+            return week;
+        } catch (IOException | ParserException | RuntimeException e) {
+            throw new NotUnderstood("a schedule is not iCalendar that can be understood: " + e.getMessage(), e);
+        }
+    }
+
+    /** A schedule that a device may use and this client does not understand. */
+    static final class NotUnderstood extends Exception {
+        NotUnderstood(String message, Throwable cause) {
+            super(message, cause);
+        }
+    }
+
+    private static Week<Boolean> add(Week<Boolean> week, VEvent event) {
+        var start = local(event.<DtStart<Temporal>>getProperty(Property.DTSTART)
+                .orElseThrow()
+                .getDate());
+        var end = event.<DtEnd<Temporal>>getProperty(Property.DTEND)
+                .map(e -> local(e.getDate()))
+                .orElse(start.plusDays(1));
+        long minutes = Duration.between(start, end).toMinutes();
+        if (minutes <= 0 || minutes > Week.MINUTES) {
+            throw new IllegalArgumentException("an event of " + minutes + " minutes");
+        }
+        var rule = event.<RRule<Temporal>>getProperty(Property.RRULE)
+                .orElseThrow(() -> new IllegalArgumentException("an event that does not recur"))
+                .getRecur();
+        var days = switch (rule.getFrequency()) {
+            case WEEKLY ->
+                rule.getDayList().isEmpty()
+                        ? List.of(start.getDayOfWeek().ordinal())
+                        : rule.getDayList().stream()
+                                .map(d -> DAYS.indexOf(d.getDay()))
+                                .toList();
+            case DAILY -> List.of(0, 1, 2, 3, 4, 5, 6);
+            default -> throw new IllegalArgumentException("an event that recurs " + rule.getFrequency());
+        };
+        var painted = week;
+        for (int day : days) {
+            int from = day * Week.DAY + start.getHour() * 60 + start.getMinute();
+            painted = paint(painted, from, from + (int) minutes);
+        }
+        return painted;
+    }
+
+    private static Week<Boolean> paint(Week<Boolean> week, int from, int to) {
+        var painted = week.paint(from, Math.min(to, Week.MINUTES), true);
+        return to > Week.MINUTES ? painted.paint(0, to - Week.MINUTES, true) : painted;
+    }
+
+    private static LocalDateTime local(Temporal time) {
+        return switch (time) {
+            case LocalDateTime t -> t;
+            case LocalDate d -> d.atStartOfDay();
+            case ZonedDateTime z -> z.toLocalDateTime();
+            default -> throw new IllegalArgumentException("a time that is not local: " + time);
+        };
+    }
+
+    private record Times(int from, int to) {}
+
+    static String write(Week<Boolean> week) {
+        Map<Times, TreeSet<Integer>> days = new LinkedHashMap<>();
+        for (var run : week.runs()) {
+            for (int from = run.from(); from < run.to(); ) {
+                int midnight = (from / Week.DAY + 1) * Week.DAY;
+                int to = Math.min(midnight, run.to());
+                int day = from / Week.DAY;
+                days.computeIfAbsent(new Times(from - day * Week.DAY, to - day * Week.DAY), t -> new TreeSet<>())
+                        .add(day);
+                from = to;
+            }
+        }
+        var calendar = new Calendar();
+        calendar.add(new ProdId("-//choir//EN"));
+        calendar.add(ImmutableVersion.VERSION_2_0);
+        List<VEvent> events = new ArrayList<>();
+        days.forEach((times, on) -> events.add(event(events.size() + 1, times, on)));
+        events.forEach(calendar::add);
+        return calendar.toString();
+    }
+
+    private static VEvent event(int number, Times times, TreeSet<Integer> days) {
+        var midnight = MONDAY.plusDays(days.first()).atStartOfDay();
+        var event = new VEvent(midnight.plusMinutes(times.from()), midnight.plusMinutes(times.to()), "recording");
+        var on = days.stream()
+                .map(d -> DayOfWeek.of(d + 1))
+                .map(ScheduleCalendar::code)
+                .collect(Collectors.joining(","));
+        event.add(new RRule<>("FREQ=WEEKLY;BYDAY=" + on));
+        event.add(new Uid(number + "@choir"));
+        return event;
+    }
+
+    private static String code(DayOfWeek day) {
+        return DAYS.get(day.ordinal()).name();
+    }
+}

@@ -1,0 +1,138 @@
+package choir.onvif;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Everything of a recorder that matters here, as it was answered. Profiles tie a channel (its video source) to its
+ * encoder and its analytics; jobs name a profile and a schedule.
+ */
+record Snapshot(
+        Element device,
+        Map<String, Element> profileByChannel,
+        Map<String, String> channelByProfile,
+        Map<String, Element> analytics,
+        Map<String, Element> recordings,
+        List<Element> jobs,
+        Map<String, Element> schedules) {
+
+    static Snapshot take(OnvifSession session) {
+        var device = session.call(Element.of(Namespaces.DEVICE, "GetDeviceInformation"));
+        var profiles = session.call(
+                Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
+        Map<String, Element> byChannel = new LinkedHashMap<>();
+        Map<String, String> channels = new LinkedHashMap<>();
+        profiles.all("Profiles")
+                .forEach(p -> source(p).ifPresent(channel -> {
+                    byChannel.putIfAbsent(channel, p);
+                    channels.put(p.attribute("token").orElse(""), channel);
+                }));
+        boolean records = session.offers(Namespaces.RECORDING);
+        return new Snapshot(
+                device,
+                byChannel,
+                channels,
+                analytics(session, byChannel),
+                records
+                        ? index(session.call(Element.of(Namespaces.RECORDING, "GetRecordings")), "RecordingItem")
+                        : Map.of(),
+                records
+                        ? OnvifSession.list(
+                                session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs")), "JobItem")
+                        : List.of(),
+                session.offers(Namespaces.SCHEDULE) ? schedules(session) : Map.of());
+    }
+
+    private static Optional<String> source(Element profile) {
+        return profile.textAt("Configurations", "VideoSource", "SourceToken").filter(t -> !t.isEmpty());
+    }
+
+    private static Map<String, Element> index(Element answer, String item) {
+        Map<String, Element> index = new LinkedHashMap<>();
+        answer.all(item).forEach(i -> i.textAt("RecordingToken").ifPresent(t -> index.put(t, i)));
+        return index;
+    }
+
+    /** From the profiles if they tell, else by one call for all, else by two calls for each. */
+    private static Map<String, Element> analytics(OnvifSession session, Map<String, Element> profiles) {
+        Map<String, Element> configurations = new LinkedHashMap<>();
+        for (var profile : profiles.values()) {
+            profile.at("Configurations", "Analytics")
+                    .ifPresent(a -> configurations.put(a.attribute("token").orElse(""), a));
+        }
+        if (configurations.values().stream().allMatch(Snapshot::tells)) {
+            return configurations;
+        }
+        session.call(Element.of(Namespaces.MEDIA2, "GetAnalyticsConfigurations"))
+                .all("Configurations")
+                .forEach(c -> configurations.put(c.attribute("token").orElse(""), c));
+        configurations.replaceAll((token, c) -> tells(c) ? c : asked(session, token));
+        return configurations;
+    }
+
+    private static boolean tells(Element configuration) {
+        return configuration
+                .at("AnalyticsEngineConfiguration", "AnalyticsModule")
+                .isPresent();
+    }
+
+    /** The configuration as the analytics service tells it, in the shape that the media service gives. */
+    static Element asked(OnvifSession session, String token) {
+        var reference = Element.of(Namespaces.ANALYTICS, "ConfigurationToken", token);
+        var modules = session.call(Element.of(Namespaces.ANALYTICS, "GetAnalyticsModules", reference));
+        var rules = session.call(Element.of(Namespaces.ANALYTICS, "GetRules", reference));
+        return Element.of(
+                        Namespaces.MEDIA2,
+                        "Analytics",
+                        modules.renamed(Namespaces.SCHEMA, "AnalyticsEngineConfiguration"),
+                        rules.renamed(Namespaces.SCHEMA, "RuleEngineConfiguration"))
+                .withAttribute("token", token);
+    }
+
+    private static Map<String, Element> schedules(OnvifSession session) {
+        Map<String, Element> schedules = new LinkedHashMap<>();
+        Optional<String> next = Optional.empty();
+        do {
+            var request =
+                    Element.of(Namespaces.SCHEDULE, "GetScheduleList", Element.of(Namespaces.SCHEDULE, "Limit", "500"));
+            var answer =
+                    session.call(next.map(n -> request.withChild(Element.of(Namespaces.SCHEDULE, "StartReference", n)))
+                            .orElse(request));
+            answer.all("Schedule")
+                    .forEach(s -> schedules.put(s.attribute("token").orElse(""), s));
+            var following = answer.textAt("NextStartReference").filter(n -> !n.isEmpty());
+            next = following.equals(next) ? Optional.empty() : following;
+        } while (next.isPresent() && schedules.size() < 100_000);
+        return schedules;
+    }
+
+    Optional<Element> analyticsOf(String channel) {
+        return Optional.ofNullable(profileByChannel.get(channel))
+                .flatMap(p -> p.at("Configurations", "Analytics"))
+                .flatMap(a -> a.attribute("token"))
+                .map(analytics::get);
+    }
+
+    Optional<Element> encoderOf(String channel) {
+        return Optional.ofNullable(profileByChannel.get(channel)).flatMap(p -> p.at("Configurations", "VideoEncoder"));
+    }
+
+    List<RecordingJob> jobsOf(String channel) {
+        List<RecordingJob> found = new ArrayList<>();
+        for (var item : jobs) {
+            RecordingJob.of(item)
+                    .filter(job -> channel.equals(channelByProfile.get(job.profile())))
+                    .ifPresent(found::add);
+        }
+        return found;
+    }
+
+    Optional<Element> recordingOf(String channel) {
+        return jobsOf(channel).stream()
+                .flatMap(j -> Optional.ofNullable(recordings.get(j.recording())).stream())
+                .findFirst();
+    }
+}

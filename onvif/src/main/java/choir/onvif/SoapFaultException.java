@@ -1,0 +1,31 @@
+package choir.onvif;
+
+import java.util.List;
+
+/** A refusal by the device, with the local names of its codes from the outer to the inner one. */
+final class SoapFaultException extends Exception {
+    private final transient List<String> codes;
+
+    SoapFaultException(List<String> codes, String reason) {
+        super(reason);
+        this.codes = List.copyOf(codes);
+    }
+
+    boolean is(String code) {
+        return codes.contains(code);
+    }
+
+    boolean isNotSupported() {
+        return is("ActionNotSupported") || is("UnknownAction");
+    }
+
+    static SoapFaultException of(Element fault) {
+        var codes = fault.tree()
+                .filter(e -> e.is("Value"))
+                .map(e -> e.text().strip())
+                .map(v -> v.substring(v.indexOf(':') + 1))
+                .toList();
+        var reason = fault.at("Reason", "Text").map(e -> e.text().strip()).orElse("no reason given");
+        return new SoapFaultException(codes, reason);
+    }
+}

@@ -1,0 +1,155 @@
+package choir.onvif;
+
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InterruptedIOException;
+import java.net.URI;
+import java.time.Duration;
+import javax.xml.stream.XMLStreamException;
+import org.apache.hc.client5.http.classic.methods.HttpPost;
+import org.apache.hc.client5.http.config.ConnectionConfig;
+import org.apache.hc.client5.http.config.RequestConfig;
+import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
+import org.apache.hc.client5.http.impl.classic.HttpClients;
+import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.apache.hc.client5.http.protocol.HttpClientContext;
+import org.apache.hc.core5.http.ClassicHttpResponse;
+import org.apache.hc.core5.http.ContentType;
+import org.apache.hc.core5.http.io.entity.StringEntity;
+import org.apache.hc.core5.pool.PoolConcurrencyPolicy;
+import org.apache.hc.core5.util.Timeout;
+
+/** Sends one envelope and reads one. Every call has a deadline, every answer a largest size. */
+final class SoapTransport implements AutoCloseable {
+    static final int LARGEST_ANSWER = 16 * 1024 * 1024;
+
+    private final CloseableHttpClient http;
+    private final Duration deadline;
+
+    SoapTransport(Duration deadline) {
+        this.deadline = deadline;
+        var timeout = Timeout.of(deadline);
+        var connections = PoolingHttpClientConnectionManagerBuilder.create()
+                .setMaxConnTotal(512)
+                .setMaxConnPerRoute(512)
+                .setPoolConcurrencyPolicy(PoolConcurrencyPolicy.LAX)
+                .setDefaultConnectionConfig(ConnectionConfig.custom()
+                        .setConnectTimeout(timeout)
+                        .setSocketTimeout(timeout)
+                        .build())
+                .build();
+        this.http = HttpClients.custom()
+                .setConnectionManager(connections)
+                .setDefaultRequestConfig(RequestConfig.custom()
+                        .setConnectionRequestTimeout(timeout)
+                        .setResponseTimeout(timeout)
+                        .setRedirectsEnabled(false)
+                        .build())
+                .disableAutomaticRetries()
+                .disableCookieManagement()
+                .disableRedirectHandling()
+                .build();
+    }
+
+    /** Status and envelope; the envelope is missing only for an answer 401 without one. */
+    record Answer(
+            int status, @org.jspecify.annotations.Nullable Element envelope) {}
+
+    Answer send(URI address, Element envelope, HttpClientContext context) {
+        var post = new HttpPost(address);
+        post.setEntity(new StringEntity(
+                ElementWriter.write(envelope), ContentType.parse("application/soap+xml; charset=utf-8")));
+        long until = System.nanoTime() + deadline.toNanos();
+        try {
+            return http.execute(post, context, response -> read(post, address, response, until));
+        } catch (InterruptedIOException e) {
+            throw new LinkException(
+                    Reason.TIMED_OUT,
+                    address.getAuthority() + " did not answer within " + deadline.toSeconds() + " s",
+                    e);
+        } catch (IOException e) {
+            throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
+        }
+    }
+
+    private static String plain(IOException e) {
+        return e.getMessage() == null ? "the connection broke" : e.getMessage();
+    }
+
+    /** A connection whose answer is not read to its end is broken off, since closing it would read on. */
+    private Answer read(HttpPost post, URI address, ClassicHttpResponse response, long until) throws IOException {
+        boolean whole = false;
+        try {
+            var answer = read(address, response, until);
+            whole = true;
+            return answer;
+        } finally {
+            if (!whole) {
+                post.cancel();
+            }
+        }
+    }
+
+    private Answer read(URI address, ClassicHttpResponse response, long until) throws IOException {
+        int status = response.getCode();
+        if (status == 503 || status == 404 || status == 405) {
+            throw new LinkException(
+                    status == 503 ? Reason.REFUSED : Reason.NOT_SUPPORTED,
+                    address.getAuthority() + " answered " + status
+                            + (status == 503 ? " (busy)" : " at " + address.getPath()));
+        }
+        if (status == 401 || response.getEntity() == null) {
+            return new Answer(status, null);
+        }
+        var in = new Bounded(response.getEntity().getContent(), until);
+        try {
+            return new Answer(status, ElementReader.read(in));
+        } catch (XMLStreamException | IllegalArgumentException e) {
+            if (e.getCause() instanceof IOException io) {
+                throw io;
+            }
+            throw new LinkException(
+                    Reason.GARBAGE,
+                    address.getAuthority() + " gave an answer that cannot be understood (HTTP " + status + ")",
+                    e);
+        }
+    }
+
+    @Override
+    public void close() {
+        http.close(org.apache.hc.core5.io.CloseMode.IMMEDIATE);
+    }
+
+    /** An answer's body that ends with an error when it is too large or comes too slowly. */
+    private static final class Bounded extends FilterInputStream {
+        private final long until;
+        private int left = LARGEST_ANSWER;
+
+        Bounded(InputStream in, long until) {
+            super(in);
+            this.until = until;
+        }
+
+        @Override
+        public int read() throws IOException {
+            var one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 255;
+        }
+
+        @Override
+        public int read(byte[] to, int offset, int length) throws IOException {
+            if (System.nanoTime() > until) {
+                throw new InterruptedIOException("the answer took too long");
+            }
+            int count = super.read(to, offset, length);
+            left -= Math.max(0, count);
+            if (left < 0) {
+                throw new LinkException(Reason.GARBAGE, "the answer is larger than 16 MiB");
+            }
+            return count;
+        }
+    }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.onvif;
+
+import org.jspecify.annotations.NullMarked;

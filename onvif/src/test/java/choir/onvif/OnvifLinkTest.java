@@ -1,0 +1,237 @@
+package choir.onvif;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import choir.area.CellGrid;
+import choir.area.CellMask;
+import choir.area.Shape;
+import choir.family.Families;
+import choir.family.NativeValue;
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.link.RecorderAccess;
+import choir.link.RecorderReading;
+import choir.policy.Catalogue;
+import choir.policy.SettingKey;
+import choir.sim.Simulator;
+import choir.week.WeekText;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class OnvifLinkTest {
+    private static final Families FAMILIES = Families.shipped();
+    private static Simulator simulator;
+    private static OnvifLink link;
+    private static int number;
+    private String tern;
+    private String gannet;
+
+    @BeforeAll
+    static void start() {
+        simulator = Simulator.start(0);
+        link = new OnvifLink(Duration.ofSeconds(2));
+    }
+
+    @AfterAll
+    static void stop() {
+        link.close();
+        simulator.close();
+    }
+
+    @BeforeEach
+    void freshRecorders() {
+        number++;
+        tern = "tern-" + number;
+        gannet = "gannet-" + number;
+        simulator.add(tern, "tern", "choir", "harbour", 3);
+        simulator.add(gannet, "gannet", "choir", "harbour", 2);
+    }
+
+    private static RecorderAccess access(String recorder, String family, String password) {
+        return new RecorderAccess(simulator.address(recorder), "choir", password, FAMILIES.named(family));
+    }
+
+    private RecorderAccess access(String recorder) {
+        return access(recorder, recorder.startsWith("tern") ? "tern" : "gannet", "harbour");
+    }
+
+    static void panel(String path) throws Exception {
+        var uri = URI.create("http://127.0.0.1:" + simulator.port() + "/panel/" + path);
+        var answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(uri)
+                                .POST(HttpRequest.BodyPublishers.noBody())
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
+    }
+
+    private RecorderReading.Channel first(String recorder) {
+        return link.read(access(recorder)).channels().getFirst();
+    }
+
+    @Test
+    void readsEverythingOfATernInFewCalls() {
+        var reading = link.read(access(tern));
+        assertThat(reading.calls()).isLessThanOrEqualTo(8);
+        assertThat(reading.device().model()).isEqualTo("TN-16");
+        assertThat(reading.channels())
+                .extracting(RecorderReading.Channel::channel)
+                .containsExactly("01", "02", "03");
+        var config = reading.channels().getFirst().config();
+        assertThat(config.values().keySet())
+                .isEqualTo(FAMILIES.named("tern").orElseThrow().abilities().keySet());
+        FAMILIES.named("tern")
+                .orElseThrow()
+                .abilities()
+                .forEach((key, ability) -> ability.factory()
+                        .ifPresent(
+                                f -> assertThat(config.get(key)).as(key.text()).contains(f)));
+    }
+
+    @Test
+    void readsAGannetThatChallengesAndLeavesItsProfilesEmpty() {
+        var reading = link.read(access(gannet));
+        assertThat(reading.channels()).hasSize(2);
+        assertThat(reading.calls()).isLessThanOrEqualTo(10);
+        assertThat(reading.channels().getFirst().config().values().keySet())
+                .isEqualTo(FAMILIES.named("gannet").orElseThrow().abilities().keySet());
+        assertThat(link.read(access(gannet)).calls()).isLessThanOrEqualTo(9);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"tern", "gannet"})
+    void writesEachSettingAndReadsItBack(String make) {
+        var recorder = make.equals("tern") ? tern : gannet;
+        var grid = make.equals("tern") ? new CellGrid(22, 18) : new CellGrid(16, 12);
+        var mask = new Shape.Rectangle(new Shape.Point(0, 0), new Shape.Point(1, 0.5)).on(grid);
+        Map<SettingKey, NativeValue> values = new java.util.HashMap<>(Map.of(
+                Catalogue.DETECTION, new NativeValue.Flag(false),
+                Catalogue.SENSITIVITY, new NativeValue.Item("5"),
+                Catalogue.AREAS, new NativeValue.Mask(mask),
+                Catalogue.SWITCHED_ON, new NativeValue.Flag(false),
+                Catalogue.BEFORE_EVENT, new NativeValue.Item("6"),
+                Catalogue.AFTER_EVENT, new NativeValue.Item("30"),
+                Catalogue.FRAME_RATE, new NativeValue.Item("12"),
+                Catalogue.WEEK,
+                        new NativeValue.Hours(WeekText.parse(List.of(
+                                "daily motion",
+                                "mon-fri 05:30-09:30 continuous",
+                                "fri 22:00-04:00 motion,alarm",
+                                "sun none")))));
+        if (make.equals("tern")) {
+            values.put(Catalogue.THRESHOLD, new NativeValue.Item("7"));
+            values.put(Catalogue.KEEP_AT_MOST, new NativeValue.Item("21"));
+        }
+        link.write(access(recorder), "02", values);
+        var channels = link.read(access(recorder)).channels();
+        assertThat(channels.get(1).config().values()).isEqualTo(values);
+        assertThat(channels.getFirst().config()).isNotEqualTo(channels.get(1).config());
+    }
+
+    @Test
+    void writesOnlyWhatChanges() throws Exception {
+        link.write(access(tern), "01", Map.of(Catalogue.SENSITIVITY, new NativeValue.Item("60")));
+        var display = HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(simulator.panel(tern)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+        assertThat(display).contains("writes 1\n");
+    }
+
+    @Test
+    void seesWhatWasTurnedAtTheFrontPanel() throws Exception {
+        panel(tern + "/01?sensitivity=40&erase=sun");
+        var config = first(tern).config();
+        assertThat(config.get(Catalogue.SENSITIVITY)).contains(new NativeValue.Item("40"));
+        assertThat(config.get(Catalogue.WEEK).orElseThrow().text()).isEqualTo("mon-sat continuous; sun none");
+    }
+
+    @Test
+    void aWrongClockIsMeasuredAndDoesNotLockUsOut() throws Exception {
+        panel(tern + "?clock=PT-37M");
+        assertThat(link.read(access(tern)).clockAhead())
+                .isBetween(
+                        Duration.ofMinutes(-37).minusSeconds(5),
+                        Duration.ofMinutes(-37).plusSeconds(5));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"tern", "gannet"})
+    void aWrongPasswordIsSaidToBeOne(String make) {
+        var recorder = make.equals("tern") ? tern : gannet;
+        var thrown = catchThrowableOfType(LinkException.class, () -> link.read(access(recorder, make, "wrong")));
+        assertThat(thrown.reason()).isEqualTo(Reason.NOT_AUTHORIZED);
+        assertThat(thrown).hasMessageContaining("user name and password").hasMessageNotContaining("wrong");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "AWAY,UNREACHABLE",
+        "GARBAGE,GARBAGE",
+        "CUT_OFF,GARBAGE",
+        "ENDLESS,GARBAGE",
+        "WRONG_PASSWORD,NOT_AUTHORIZED"
+    })
+    void eachFaultHasItsReason(String fault, Reason reason) throws Exception {
+        panel(tern + "?fault=" + fault);
+        var thrown = catchThrowableOfType(LinkException.class, () -> link.read(access(tern)));
+        assertThat(thrown.reason()).isEqualTo(reason);
+        assertThat(thrown).hasMessageContaining("127.0.0.1:" + simulator.port());
+        panel(tern + "?fault=NONE");
+        assertThat(link.read(access(tern)).channels()).hasSize(3);
+    }
+
+    @Test
+    void aSlowRecorderCostsItsDeadlineAtMost() throws Exception {
+        panel(tern + "?fault=SLOW&delay=PT20S");
+        var thrown = catchThrowableOfType(LinkException.class, () -> link.read(access(tern)));
+        assertThat(thrown.reason()).isEqualTo(Reason.TIMED_OUT);
+    }
+
+    @Test
+    void nobodyListeningIsUnreachable() {
+        var access = new RecorderAccess(
+                URI.create("http://127.0.0.1:1/onvif/device_service"), "choir", "x", FAMILIES.named("tern"));
+        var thrown = catchThrowableOfType(LinkException.class, () -> link.read(access));
+        assertThat(thrown.reason()).isEqualTo(Reason.UNREACHABLE);
+    }
+
+    @Test
+    void aRefusedValueIsReportedWithTheRecordersReason() {
+        var thrown = catchThrowableOfType(
+                LinkException.class,
+                () -> link.write(access(gannet), "01", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Item("4"))));
+        assertThat(thrown.reason()).isEqualTo(Reason.REFUSED);
+        assertThat(thrown).hasMessageContaining("not one of the allowed values");
+    }
+
+    @Test
+    void theShippedFamilyFilesAgreeWithWhatTheRecordersSay() {
+        assertThat(link.disagreements(access(tern))).isEmpty();
+        assertThat(link.disagreements(access(gannet))).isEmpty();
+        assertThat(link.disagreements(access(tern, "gannet", "harbour"))).isEmpty();
+    }
+
+    @Test
+    void aMaskOfTheWrongLengthBecomesANoteAndNotAGuess() {
+        var reading =
+                link.read(new RecorderAccess(simulator.address(tern), "choir", "harbour", FAMILIES.named("gannet")));
+        var channel = reading.channels().getFirst();
+        assertThat(channel.config().get(Catalogue.AREAS)).isEmpty();
+        assertThat(channel.notes()).anySatisfy(n -> assertThat(n).contains("active cells"));
+        assertThat(CellMask.all(new CellGrid(2, 2)).count()).isEqualTo(4);
+    }
+}

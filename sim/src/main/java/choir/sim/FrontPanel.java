@@ -1,0 +1,122 @@
+package choir.sim;
+
+import com.sun.net.httpserver.HttpExchange;
+import java.io.IOException;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A person standing at the recorder: {@code POST /panel/haldr-1/07?sensitivity=40}, {@code ?erase=sun},
+ * {@code ?detection=off}, {@code ?walker=on}; {@code POST /panel/haldr-1?fault=AWAY}, {@code ?clock=PT37M}.
+ */
+final class FrontPanel {
+    private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
+    private final Map<String, SimRecorder> recorders;
+
+    FrontPanel(Map<String, SimRecorder> recorders) {
+        this.recorders = recorders;
+    }
+
+    void handle(HttpExchange exchange) throws IOException {
+        var parts = exchange.getRequestURI().getPath().split("/");
+        var recorder = parts.length < 3 ? null : recorders.get(parts[2]);
+        if (recorder == null) {
+            SoapDoor.send(exchange, 404, "text/plain", "no such recorder\n");
+            return;
+        }
+        try {
+            synchronized (recorder) {
+                if (exchange.getRequestMethod().equals("POST")) {
+                    query(exchange).forEach((key, value) -> {
+                        if (parts.length > 3) {
+                            turn(recorder, recorder.channel(parts[3]), key, value);
+                        } else {
+                            turn(recorder, key, value);
+                        }
+                    });
+                    recorder.save();
+                    recorder.notifyAll();
+                }
+            }
+            SoapDoor.send(exchange, 200, "text/plain", display(recorder));
+        } catch (IllegalArgumentException | SimSoapFault e) {
+            SoapDoor.send(exchange, 400, "text/plain", e.getMessage() + "\n");
+        }
+    }
+
+    private static Map<String, String> query(HttpExchange exchange) {
+        Map<String, String> query = new LinkedHashMap<>();
+        var raw = exchange.getRequestURI().getRawQuery();
+        for (var pair : raw == null ? new String[0] : raw.split("&")) {
+            var sides = pair.split("=", 2);
+            query.put(sides[0], URLDecoder.decode(sides.length > 1 ? sides[1] : "", StandardCharsets.UTF_8));
+        }
+        return query;
+    }
+
+    private static void turn(SimRecorder recorder, String key, String value) {
+        switch (key) {
+            case "fault" -> recorder.fault = SimFault.valueOf(value);
+            case "delay" -> recorder.delay = Duration.parse(value);
+            case "clock" -> recorder.clockAhead = Duration.parse(value);
+            default -> throw new IllegalArgumentException("no such knob on the recorder: " + key);
+        }
+    }
+
+    private static void turn(SimRecorder recorder, SimChannel channel, String key, String value) {
+        switch (key) {
+            case "sensitivity" -> channel.sensitivity = Integer.parseInt(value);
+            case "threshold" -> channel.minCount = Integer.parseInt(value);
+            case "detection" -> channel.detection = value.equals("on");
+            case "switched-on" -> {
+                channel.active = value.equals("on");
+                channel.masterSwitch = value.equals("on");
+            }
+            case "erase" -> channel.eraseDay(day(value));
+            case "label" -> channel.label = value;
+            case "before" -> channel.before = Integer.parseInt(value);
+            case "continuous" -> {
+                channel.lanes.values().forEach(java.util.BitSet::clear);
+                channel.lanes.get("continuous").set(0, SimChannel.WEEK);
+            }
+            case "walker" -> {
+                channel.motionNow = value.equals("on");
+                recorder.events.publish(DeviceServices.motionMessage(channel, "Changed"));
+            }
+            default -> throw new IllegalArgumentException("no such knob on the channel: " + key);
+        }
+    }
+
+    private static int day(String value) {
+        int day = DAYS.indexOf(value);
+        if (day < 0) {
+            throw new IllegalArgumentException("no such day: " + value);
+        }
+        return day;
+    }
+
+    private static String display(SimRecorder recorder) {
+        var text = new StringBuilder(recorder.name + " " + recorder.model.model + " fault " + recorder.fault + " calls "
+                + recorder.calls + " writes " + recorder.writes + "\n");
+        for (var c : recorder.channels) {
+            text.append(c.token)
+                    .append(" ")
+                    .append(c.label)
+                    .append(" detection ")
+                    .append(c.detection);
+            text.append(" sensitivity ")
+                    .append(c.sensitivity)
+                    .append(" min-count ")
+                    .append(c.minCount);
+            text.append(" cells ").append(c.cells.cardinality());
+            c.lanes.forEach(
+                    (lane, minutes) -> text.append(" ").append(lane).append(" ").append(minutes.cardinality()));
+            text.append("\n");
+        }
+        return text.toString();
+    }
+}

@@ -1,0 +1,190 @@
+package choir.sim;
+
+import static choir.sim.DeviceServices.join;
+
+import java.time.Duration;
+import java.time.Period;
+import java.util.BitSet;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.w3c.dom.Element;
+
+/** Recordings, recording jobs and schedules: one job and one schedule for each channel and lane. */
+final class RecordingAnswers {
+    private final SimRecorder recorder;
+
+    private record Lane(SimChannel channel, String name) {
+        String token() {
+            return channel.token + name.charAt(0) + name.length();
+        }
+    }
+
+    RecordingAnswers(SimRecorder recorder) {
+        this.recorder = recorder;
+    }
+
+    private List<Lane> lanes() {
+        return recorder.channels.stream()
+                .flatMap(c -> c.lanes.keySet().stream().map(name -> new Lane(c, name)))
+                .toList();
+    }
+
+    private Lane lane(String prefix, String token, String missing) {
+        return lanes().stream()
+                .filter(l -> token.equals(prefix + l.token()))
+                .findFirst()
+                .orElseThrow(() -> SimSoapFault.wrongValue(missing, "Unknown token " + token));
+    }
+
+    String recordings() {
+        return "<trc:GetRecordingsResponse>"
+                + join(
+                        recorder.channels.stream()
+                                .map(
+                                        c -> "<trc:RecordingItem><tt:RecordingToken>R" + c.token
+                                                + "</tt:RecordingToken><tt:Configuration>" + configuration(c)
+                                                + "</tt:Configuration><tt:Tracks><tt:Track><tt:TrackToken>VIDEO</tt:TrackToken><tt:Configuration><tt:TrackType>Video</tt:TrackType><tt:Description>video</tt:Description></tt:Configuration></tt:Track></tt:Tracks></trc:RecordingItem>"))
+                + "</trc:GetRecordingsResponse>";
+    }
+
+    String recordingConfiguration(Element operation) {
+        return "<trc:GetRecordingConfigurationResponse><trc:RecordingConfiguration>"
+                + configuration(recording(operation))
+                + "</trc:RecordingConfiguration></trc:GetRecordingConfigurationResponse>";
+    }
+
+    private static String configuration(SimChannel c) {
+        return "<tt:Source><tt:SourceId>urn:source:" + c.token + "</tt:SourceId><tt:Name>" + Xml.escape(c.deviceName)
+                + "</tt:Name><tt:Location/><tt:Description/><tt:Address/></tt:Source><tt:Content>channel " + c.token
+                + "</tt:Content><tt:MaximumRetentionTime>P" + c.retentionDays + "D</tt:MaximumRetentionTime>"
+                + "<tt:Target><tt:Storage>disk-1</tt:Storage></tt:Target>";
+    }
+
+    private SimChannel recording(Element operation) {
+        var token = Xml.text(operation, "RecordingToken").orElse("");
+        return recorder.channels.stream()
+                .filter(c -> token.equals("R" + c.token))
+                .findFirst()
+                .orElseThrow(() -> SimSoapFault.wrongValue("NoRecording", "Unknown recording " + token));
+    }
+
+    String setRecording(Element operation) {
+        var channel = recording(operation);
+        var days = Xml.text(operation, "MaximumRetentionTime")
+                .filter(t -> t.matches("P\\d+D"))
+                .map(t -> Period.parse(t).getDays())
+                .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "MaximumRetentionTime"));
+        if (Xml.text(operation, "Storage").filter("disk-1"::equals).isEmpty()) {
+            throw SimSoapFault.wrongValue("BadConfiguration", "The target was dropped");
+        }
+        change(() -> channel.retentionDays = days);
+        return "<trc:SetRecordingConfigurationResponse/>";
+    }
+
+    String jobs() {
+        return "<trc:GetRecordingJobsResponse>"
+                + join(lanes().stream()
+                        .map(l -> "<trc:JobItem><tt:JobToken>J" + l.token() + "</tt:JobToken>" + job(l, "tt")
+                                + "</trc:JobItem>"))
+                + "</trc:GetRecordingJobsResponse>";
+    }
+
+    private static String job(Lane lane, String prefix) {
+        var c = lane.channel();
+        var topic = SimModel.TOPICS.get(lane.name());
+        var filter = topic == null
+                ? ""
+                : "<tt:EventFilter><tt:Filter><tt:Topic Dialect=\"http://www.onvif.org/ver10/tev/topicExpression/ConcreteSet\">"
+                        + topic + "</tt:Topic></tt:Filter><tt:Before>PT" + c.before + "S</tt:Before><tt:After>PT"
+                        + c.after
+                        + "S</tt:After></tt:EventFilter>";
+        return "<" + prefix + ":JobConfiguration ScheduleToken=\"S" + lane.token() + "\"><tt:RecordingToken>R" + c.token
+                + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
+                + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
+                + c.token
+                + "</tt:Token></tt:SourceToken><tt:Tracks><tt:SourceTag>video</tt:SourceTag><tt:Destination>VIDEO</tt:Destination></tt:Tracks></tt:Source>"
+                + filter + "</" + prefix + ":JobConfiguration>";
+    }
+
+    String setJob(Element operation) {
+        var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
+        var channel = lane.channel();
+        var configuration = Xml.first(operation, "JobConfiguration")
+                .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "No configuration"));
+        if (!configuration.getAttribute("ScheduleToken").equals("S" + lane.token())
+                || Xml.first(configuration, "Tracks").isEmpty()) {
+            throw SimSoapFault.wrongValue("BadConfiguration", "The schedule or the tracks were dropped");
+        }
+        int before = seconds(configuration, "Before", channel.before);
+        int after = seconds(configuration, "After", channel.after);
+        if (!recorder.model.takesBefore(before) || !recorder.model.takesAfter(after)) {
+            throw SimSoapFault.wrongValue("BadConfiguration", "Before or After is not one of the allowed values");
+        }
+        boolean active =
+                Xml.text(configuration, "Mode").filter("Active"::equals).isPresent();
+        change(() -> {
+            channel.before = before;
+            channel.after = after;
+            channel.active = active;
+        });
+        return "<trc:SetRecordingJobConfigurationResponse>" + job(lane, "trc")
+                + "</trc:SetRecordingJobConfigurationResponse>";
+    }
+
+    private static int seconds(Element configuration, String name, int otherwise) {
+        return Xml.text(configuration, name)
+                .map(t -> (int) Duration.parse(t).toSeconds())
+                .orElse(otherwise);
+    }
+
+    String setJobMode(Element operation) {
+        var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
+        var mode = Xml.text(operation, "Mode").orElse("");
+        if (!mode.equals("Active") && !mode.equals("Idle")) {
+            throw SimSoapFault.wrongValue("BadMode", "Unknown mode " + mode);
+        }
+        change(() -> lane.channel().active = mode.equals("Active"));
+        return "<trc:SetRecordingJobModeResponse/>";
+    }
+
+    String jobState(Element operation) {
+        var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
+        return "<trc:GetRecordingJobStateResponse><trc:State><tt:RecordingToken>R" + lane.channel().token
+                + "</tt:RecordingToken><tt:State>" + (lane.channel().active ? "Active" : "Idle")
+                + "</tt:State></trc:State></trc:GetRecordingJobStateResponse>";
+    }
+
+    String schedules(Element operation) {
+        int limit = Xml.text(operation, "Limit").map(Integer::valueOf).orElse(100);
+        int from = Xml.text(operation, "StartReference").map(Integer::valueOf).orElse(0);
+        var all = lanes();
+        int to = Math.min(all.size(), from + Math.min(limit, 128));
+        return "<tsc:GetScheduleListResponse>"
+                + (to < all.size() ? "<tsc:NextStartReference>" + to + "</tsc:NextStartReference>" : "")
+                + join(IntStream.range(from, to).mapToObj(all::get).map(RecordingAnswers::schedule))
+                + "</tsc:GetScheduleListResponse>";
+    }
+
+    private static String schedule(Lane lane) {
+        var minutes = lane.channel().lanes.get(lane.name());
+        return "<tsc:Schedule token=\"S" + lane.token() + "\"><tsc:Name>" + lane.name() + "</tsc:Name><tsc:Standard>"
+                + Xml.escape(SimCalendar.write(minutes, lane.name())) + "</tsc:Standard></tsc:Schedule>";
+    }
+
+    String modifySchedule(Element operation) {
+        var schedule =
+                Xml.first(operation, "Schedule").orElseThrow(() -> SimSoapFault.wrongValue("NotFound", "No schedule"));
+        var lane = lane("S", schedule.getAttribute("token"), "NotFound");
+        BitSet minutes = SimCalendar.read(Xml.text(schedule, "Standard").orElse(""));
+        change(() -> lane.channel().lanes.put(lane.name(), minutes));
+        return "<tsc:ModifyScheduleResponse/>";
+    }
+
+    private void change(Runnable act) {
+        recorder.writes.incrementAndGet();
+        if (recorder.fault != SimFault.FORGETS) {
+            act.run();
+            recorder.save();
+        }
+    }
+}

@@ -1,0 +1,56 @@
+package choir.sim;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.snakeyaml.engine.v2.api.Load;
+import org.snakeyaml.engine.v2.api.LoadSettings;
+
+/** Reads a fleet file: recorders with their make, credentials, labels, and what was done to them at the factory gate. */
+public final class SimFleet {
+    private SimFleet() {}
+
+    public static void load(Simulator simulator, Path file) {
+        try (var in = Files.newInputStream(file)) {
+            var root = map(new Load(LoadSettings.builder().build()).loadFromInputStream(in));
+            list(root.get("recorders")).forEach(r -> recorder(simulator, map(r)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void recorder(Simulator simulator, Map<?, ?> given) {
+        var labels = list(given.get("cameras"));
+        var recorder = simulator.add(
+                text(given, "name"), text(given, "make"), text(given, "user"), text(given, "password"), labels.size());
+        for (int i = 0; i < labels.size(); i++) {
+            recorder.channels.get(i).label = String.valueOf(labels.get(i));
+        }
+        if (given.containsKey("fault")) {
+            recorder.fault = SimFault.valueOf(text(given, "fault"));
+        }
+        if (given.containsKey("clock")) {
+            recorder.clockAhead = Duration.parse(text(given, "clock"));
+        }
+    }
+
+    private static String text(Map<?, ?> given, String key) {
+        var value = given.get(key);
+        if (value == null) {
+            throw new IllegalArgumentException("a recorder of the fleet file has no " + key);
+        }
+        return value.toString();
+    }
+
+    private static Map<?, ?> map(Object value) {
+        return value instanceof Map<?, ?> map ? map : Map.of();
+    }
+
+    private static List<?> list(Object value) {
+        return value instanceof List<?> list ? list : List.of();
+    }
+}

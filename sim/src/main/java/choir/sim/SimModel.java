@@ -1,0 +1,93 @@
+package choir.sim;
+
+import java.util.List;
+import java.util.Map;
+
+/** What a simulated make can do, with its ranges, habits and authentication. */
+enum SimModel {
+    TERN(
+            "Tern",
+            "TN-16",
+            22,
+            18,
+            0,
+            100,
+            50,
+            List.of(),
+            List.of(),
+            30,
+            false,
+            List.of("continuous", "motion", "alarm", "analytics")),
+    GANNET(
+            "Gannet",
+            "GD-8",
+            16,
+            12,
+            1,
+            6,
+            3,
+            List.of(0, 3, 6),
+            List.of(10, 30, 60),
+            25,
+            true,
+            List.of("continuous", "motion", "alarm"));
+
+    /** The topic whose events start the recording of a lane; the continuous lane has none. */
+    static final Map<String, String> TOPICS = Map.of(
+            "motion", "tns1:RuleEngine/CellMotionDetector/Motion",
+            "alarm", "tns1:Device/Trigger/DigitalInput",
+            "analytics", "tns1:RuleEngine/FieldDetector/ObjectsInside");
+
+    final String maker;
+    final String model;
+    final int columns;
+    final int rows;
+    final int leastSensitivity;
+    final int mostSensitivity;
+    final int factorySensitivity;
+    /** Allowed seconds before an event; empty means 0 to 30. */
+    final List<Integer> before;
+    /** Allowed seconds after an event; empty means 0 to 600. */
+    final List<Integer> after;
+
+    final int mostFrames;
+    /** One connection at a time, authentication by the challenge of HTTP, all channels pause at each write. */
+    final boolean modest;
+
+    final List<String> lanes;
+
+    SimModel(
+            String maker,
+            String model,
+            int columns,
+            int rows,
+            int leastSensitivity,
+            int mostSensitivity,
+            int factorySensitivity,
+            List<Integer> before,
+            List<Integer> after,
+            int mostFrames,
+            boolean modest,
+            List<String> lanes) {
+        this.maker = maker;
+        this.model = model;
+        this.columns = columns;
+        this.rows = rows;
+        this.leastSensitivity = leastSensitivity;
+        this.mostSensitivity = mostSensitivity;
+        this.factorySensitivity = factorySensitivity;
+        this.before = before;
+        this.after = after;
+        this.mostFrames = mostFrames;
+        this.modest = modest;
+        this.lanes = lanes;
+    }
+
+    boolean takesBefore(int seconds) {
+        return before.isEmpty() ? seconds >= 0 && seconds <= 30 : before.contains(seconds);
+    }
+
+    boolean takesAfter(int seconds) {
+        return after.isEmpty() ? seconds >= 0 && seconds <= 600 : after.contains(seconds);
+    }
+}

@@ -1,0 +1,34 @@
+package choir.sim;
+
+/** A refusal in the standard's own codes. */
+final class SimSoapFault extends RuntimeException {
+    final String code;
+    final String subcode;
+    final String second;
+
+    SimSoapFault(String code, String subcode, String second, String reason) {
+        super(reason);
+        this.code = code;
+        this.subcode = subcode;
+        this.second = second;
+    }
+
+    static SimSoapFault wrongValue(String second, String reason) {
+        return new SimSoapFault("Sender", "InvalidArgVal", second, reason);
+    }
+
+    static SimSoapFault notAuthorized() {
+        return new SimSoapFault("Sender", "NotAuthorized", "", "The sender is not authorized");
+    }
+
+    int status() {
+        return code.equals("Sender") ? 400 : 500;
+    }
+
+    String xml() {
+        var inner = second.isEmpty() ? "" : "<env:Subcode><env:Value>ter:" + second + "</env:Value></env:Subcode>";
+        return "<env:Fault><env:Code><env:Value>env:" + code + "</env:Value><env:Subcode><env:Value>ter:" + subcode
+                + "</env:Value>" + inner + "</env:Subcode></env:Code><env:Reason><env:Text xml:lang=\"en\">"
+                + Xml.escape(getMessage()) + "</env:Text></env:Reason></env:Fault>";
+    }
+}

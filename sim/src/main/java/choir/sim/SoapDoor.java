@@ -1,0 +1,173 @@
+package choir.sim;
+
+import com.sun.net.httpserver.HttpExchange;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.w3c.dom.Element;
+import org.w3c.dom.Node;
+
+/** The SOAP side of the simulated recorders: one path each, dispatch on the name of the body's element. */
+final class SoapDoor {
+    private static final Set<String> WITHOUT_PASSWORD =
+            Set.of("GetServices", "GetServiceCapabilities", "GetCapabilities", "GetSystemDateAndTime", "GetHostname");
+    private static final String ENVELOPE = """
+            <?xml version="1.0" encoding="UTF-8"?>
+            <env:Envelope xmlns:env="http://www.w3.org/2003/05/soap-envelope" xmlns:wsa="http://www.w3.org/2005/08/addressing" \
+            xmlns:wsnt="http://docs.oasis-open.org/wsn/b-2" xmlns:tt="http://www.onvif.org/ver10/schema" \
+            xmlns:tds="http://www.onvif.org/ver10/device/wsdl" xmlns:tr2="http://www.onvif.org/ver20/media/wsdl" \
+            xmlns:trt="http://www.onvif.org/ver10/media/wsdl" \
+            xmlns:tan="http://www.onvif.org/ver20/analytics/wsdl" xmlns:trc="http://www.onvif.org/ver10/recording/wsdl" \
+            xmlns:tsc="http://www.onvif.org/ver10/schedule/wsdl" xmlns:tev="http://www.onvif.org/ver10/events/wsdl" \
+            xmlns:tns1="http://www.onvif.org/ver10/topics" xmlns:ter="http://www.onvif.org/ver10/error" \
+            xmlns:tern="urn:tern:analytics" xmlns:gannet="urn:gannet:analytics"><env:Body>""";
+
+    private final Map<String, SimRecorder> recorders;
+    private final Credentials credentials = new Credentials();
+
+    SoapDoor(Map<String, SimRecorder> recorders) {
+        this.recorders = recorders;
+    }
+
+    /** Answers {@code /recorder/service}. */
+    void handle(HttpExchange exchange) throws IOException {
+        var parts = exchange.getRequestURI().getPath().split("/", 3);
+        var recorder = parts.length < 2 ? null : recorders.get(parts[1]);
+        if (recorder == null) {
+            send(exchange, 404, "text/plain", "no such recorder");
+            return;
+        }
+        recorder.calls.incrementAndGet();
+        try (var visit = new Visit(recorder)) {
+            if (recorder.model.modest && visit.others > 0) {
+                send(exchange, 503, "text/plain", "busy");
+                return;
+            }
+            misbehaveOrAnswer(exchange, visit, parts.length > 2 ? parts[2] : "");
+        }
+    }
+
+    /** One call in progress. It ends before its answer leaves, so that the caller's next one never meets it. */
+    private static final class Visit implements AutoCloseable {
+        final SimRecorder recorder;
+        final int others;
+        private boolean open = true;
+
+        Visit(SimRecorder recorder) {
+            this.recorder = recorder;
+            this.others = recorder.connections.getAndIncrement();
+        }
+
+        @Override
+        public void close() {
+            if (open) {
+                open = false;
+                recorder.connections.decrementAndGet();
+            }
+        }
+    }
+
+    private void misbehaveOrAnswer(HttpExchange exchange, Visit visit, String service) throws IOException {
+        var recorder = visit.recorder;
+        switch (recorder.fault) {
+            case AWAY -> exchange.close();
+            case GARBAGE -> {
+                exchange.getRequestBody().readAllBytes();
+                send(exchange, 200, "application/soap+xml", "\u0001\u0002 <<not xml at all & neither this");
+            }
+            case ENDLESS -> endless(exchange);
+            case SLOW -> {
+                pause(recorder.delay.toMillis());
+                answer(exchange, visit, service);
+            }
+            case NONE, WRONG_PASSWORD, CUT_OFF, FORGETS -> answer(exchange, visit, service);
+        }
+    }
+
+    private static void endless(HttpExchange exchange) throws IOException {
+        exchange.sendResponseHeaders(200, 0);
+        var chunk = "<a>".repeat(4_000).getBytes(StandardCharsets.UTF_8);
+        try (var out = exchange.getResponseBody()) {
+            for (int i = 0; i < 100_000; i++) {
+                out.write(chunk);
+            }
+        }
+    }
+
+    private static void pause(long millis) {
+        try {
+            Thread.sleep(millis);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void answer(HttpExchange exchange, Visit visit, String service) throws IOException {
+        var recorder = visit.recorder;
+        var body = exchange.getRequestBody().readNBytes(4_000_000);
+        int status = 200;
+        String content;
+        try {
+            var envelope = Xml.parse(body).getDocumentElement();
+            var operation = operation(envelope);
+            var header = Xml.first(envelope, "Header");
+            if (!WITHOUT_PASSWORD.contains(operation.getLocalName()) && !allowed(exchange, recorder, header)) {
+                if (recorder.model.modest) {
+                    exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
+                    visit.close();
+                    send(exchange, 401, "text/plain", "");
+                    return;
+                }
+                throw SimSoapFault.notAuthorized();
+            }
+            content = new DeviceServices(recorder, base(exchange, recorder)).answer(operation, service);
+        } catch (SimSoapFault fault) {
+            status = fault.status();
+            content = fault.xml();
+        }
+        var text = ENVELOPE + content + "</env:Body></env:Envelope>";
+        if (recorder.fault == SimFault.CUT_OFF) {
+            text = text.substring(0, text.length() / 2);
+        }
+        visit.close();
+        send(exchange, status, "application/soap+xml; charset=utf-8", text);
+    }
+
+    private boolean allowed(HttpExchange exchange, SimRecorder recorder, Optional<Element> header) {
+        if (recorder.fault == SimFault.WRONG_PASSWORD) {
+            return false;
+        }
+        var authorization = exchange.getRequestHeaders().getFirst("Authorization");
+        if (authorization != null) {
+            return credentials.http(recorder, authorization, exchange.getRequestMethod());
+        }
+        return !recorder.model.modest && credentials.webService(recorder, header);
+    }
+
+    private static Element operation(Element envelope) {
+        var body = Xml.first(envelope, "Body")
+                .orElseThrow(() -> new SimSoapFault("Sender", "WellFormed", "", "No body in the request"));
+        for (Node n = body.getFirstChild(); n != null; n = n.getNextSibling()) {
+            if (n instanceof Element e) {
+                return e;
+            }
+        }
+        throw new SimSoapFault("Sender", "UnknownAction", "", "The body is empty");
+    }
+
+    private static String base(HttpExchange exchange, SimRecorder recorder) {
+        return "http://127.0.0.1:" + exchange.getLocalAddress().getPort() + "/" + recorder.name;
+    }
+
+    static void send(HttpExchange exchange, int status, String type, String text) throws IOException {
+        var bytes = text.getBytes(StandardCharsets.UTF_8);
+        exchange.getResponseHeaders().set("Content-Type", type);
+        exchange.sendResponseHeaders(status, bytes.length == 0 ? -1 : bytes.length);
+        if (bytes.length > 0) {
+            exchange.getResponseBody().write(bytes);
+        }
+        exchange.close();
+    }
+}

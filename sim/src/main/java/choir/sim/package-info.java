@@ -1,0 +1,4 @@
+@NullMarked
+package choir.sim;
+
+import org.jspecify.annotations.NullMarked;
