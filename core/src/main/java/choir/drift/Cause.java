@@ -26,4 +26,14 @@ public enum Cause {
     public boolean isDeviation() {
         return this != IN_TUNE && this != CANNOT_HONOUR && this != UNKNOWN;
     }
+
+    /** True when the recorder only waits for what was said here; nobody changed anything there. */
+    public boolean isWaiting() {
+        return this == WAITING || this == NEVER_GIVEN_OUT || this == NEVER_TUNED;
+    }
+
+    /** True when the recorder holds something else than it was given. */
+    public boolean isDrift() {
+        return isDeviation() && !isWaiting();
+    }
 }

@@ -54,7 +54,10 @@ public final class Wording {
 
     private static String week(Cost cost) {
         return switch (cost.direction()) {
-            case LOSS -> "records less for " + duration(cost.loss()) + " a week" + without(cost);
+            case LOSS ->
+                cost.loss() == cost.minutesWithoutRecording()
+                        ? "records nothing for " + duration(cost.loss()) + " a week in which it ought to"
+                        : "records less for " + duration(cost.loss()) + " a week" + without(cost);
             case WASTE -> "records more than asked for " + duration(cost.waste()) + " a week";
             case BOTH ->
                 "records otherwise than asked, less for " + duration(cost.loss()) + " and more for "
@@ -66,7 +69,7 @@ public final class Wording {
     private static String without(Cost cost) {
         return cost.minutesWithoutRecording() == 0
                 ? ""
-                : ", " + cost.minutesWithoutRecording() + " minutes a week without recording";
+                : ", " + duration(cost.minutesWithoutRecording()) + " a week without recording";
     }
 
     /** {@code 45 min}, {@code 24 h} or {@code 26 h 30 min}. */

@@ -23,6 +23,14 @@ public final class LinkException extends RuntimeException {
         this.reason = reason;
     }
 
+    /** True when there is no use in asking the recorder anything else now. */
+    public boolean endsConversation() {
+        return switch (reason) {
+            case UNREACHABLE, TIMED_OUT, NOT_AUTHORIZED -> true;
+            case GARBAGE, NOT_SUPPORTED, REFUSED -> false;
+        };
+    }
+
     public Reason reason() {
         return reason;
     }

@@ -15,12 +15,12 @@ public interface RecorderLink {
     RecorderReading read(RecorderAccess access);
 
     /**
-     * Writes the given values to one channel and leaves everything else as it is. Returns when the recorder has taken
-     * the last of them; whether they took is to be read afterwards.
+     * Writes the given values, channel by channel in one conversation, and leaves everything else as it is. Returns when
+     * the recorder has taken the last of them; whether they took is to be read afterwards.
      *
-     * @throws LinkException when a call failed; earlier calls may have taken effect
+     * @return for each channel of which some call failed, why; earlier calls may have taken effect
      */
-    void write(RecorderAccess access, String channel, Map<SettingKey, NativeValue> values);
+    Map<String, LinkException> write(RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel);
 
     /** How the recorder describes its ranges where they differ from the family file, in words; empty when they agree. */
     List<String> disagreements(RecorderAccess access);

@@ -118,6 +118,11 @@ public final class PolicyBook {
         return names;
     }
 
+    /** True when nothing is said at the camera itself, so that its group's chain is all there is. */
+    public boolean statesNothingAt(Node.Camera camera) {
+        return !uses.containsKey(camera) && !overrides.containsKey(camera);
+    }
+
     public LocalDate day() {
         return day;
     }

@@ -96,7 +96,7 @@ class DriftTest {
         assertThat(found.cause()).isEqualTo(Cause.CHANGED_AT_RECORDER);
         assertThat(found.cost()).isEqualTo(new Cost(1440, 0, "minutes a week", 1440));
         assertThat(found.severity()).isEqualTo(Severity.HIGH);
-        assertThat(found.sentence()).contains("1440 minutes a week without recording");
+        assertThat(found.sentence()).contains("records nothing for 24 h a week");
     }
 
     @Test

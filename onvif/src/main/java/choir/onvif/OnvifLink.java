@@ -14,6 +14,7 @@ import choir.week.Week;
 import java.net.URI;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -57,11 +58,29 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     @Override
-    public void write(RecorderAccess access, String channel, Map<SettingKey, NativeValue> values) {
-        in(access, session -> {
-            new ChannelWriter(session, Snapshot.take(session), family(access), channel).write(values);
-            return Optional.empty();
-        });
+    public Map<String, LinkException> write(
+            RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
+        Map<String, LinkException> failed = new LinkedHashMap<>();
+        try {
+            in(access, session -> {
+                var snapshot = Snapshot.take(session);
+                byChannel.forEach((channel, values) -> {
+                    try {
+                        new ChannelWriter(session, snapshot, family(access), channel).write(values);
+                    } catch (LinkException e) {
+                        failed.put(channel, e);
+                        if (e.endsConversation()) {
+                            throw e;
+                        }
+                    }
+                });
+                return Boolean.TRUE;
+            });
+        } catch (LinkException e) {
+            // A channel that was written before the end shows it when it is read back.
+            byChannel.keySet().forEach(channel -> failed.putIfAbsent(channel, e));
+        }
+        return failed;
     }
 
     private static Family family(RecorderAccess access) {

@@ -136,7 +136,7 @@ class OnvifLinkTest {
             values.put(Catalogue.THRESHOLD, new NativeValue.Item("7"));
             values.put(Catalogue.KEEP_AT_MOST, new NativeValue.Item("21"));
         }
-        link.write(access(recorder), "02", values);
+        assertThat(link.write(access(recorder), Map.of("02", values))).isEmpty();
         var channels = link.read(access(recorder)).channels();
         assertThat(channels.get(1).config().values()).isEqualTo(values);
         assertThat(channels.getFirst().config()).isNotEqualTo(channels.get(1).config());
@@ -144,7 +144,8 @@ class OnvifLinkTest {
 
     @Test
     void writesOnlyWhatChanges() throws Exception {
-        link.write(access(tern), "01", Map.of(Catalogue.SENSITIVITY, new NativeValue.Item("60")));
+        assertThat(link.write(access(tern), Map.of("01", Map.of(Catalogue.SENSITIVITY, new NativeValue.Item("60")))))
+                .isEmpty();
         var display = HttpClient.newHttpClient()
                 .send(HttpRequest.newBuilder(simulator.panel(tern)).build(), HttpResponse.BodyHandlers.ofString())
                 .body();
@@ -211,9 +212,13 @@ class OnvifLinkTest {
 
     @Test
     void aRefusedValueIsReportedWithTheRecordersReason() {
-        var thrown = catchThrowableOfType(
-                LinkException.class,
-                () -> link.write(access(gannet), "01", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Item("4"))));
+        var failed = link.write(
+                access(gannet),
+                Map.of(
+                        "01", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Item("4")),
+                        "02", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Item("6"))));
+        assertThat(failed).containsOnlyKeys("01");
+        var thrown = failed.get("01");
         assertThat(thrown.reason()).isEqualTo(Reason.REFUSED);
         assertThat(thrown).hasMessageContaining("not one of the allowed values");
     }

@@ -17,18 +17,22 @@ public final class SimFleet {
     public static void load(Simulator simulator, Path file) {
         try (var in = Files.newInputStream(file)) {
             var root = map(new Load(LoadSettings.builder().build()).loadFromInputStream(in));
-            list(root.get("recorders")).forEach(r -> recorder(simulator, map(r)));
+            var zone = root.get("posix-zone");
+            for (var entry : list(root.get("recorders"))) {
+                var recorder = recorder(simulator, map(entry));
+                recorder.zone = zone == null ? recorder.zone : zone.toString();
+            }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    private static void recorder(Simulator simulator, Map<?, ?> given) {
+    private static SimRecorder recorder(Simulator simulator, Map<?, ?> given) {
         var labels = list(given.get("cameras"));
         var recorder = simulator.add(
                 text(given, "name"), text(given, "make"), text(given, "user"), text(given, "password"), labels.size());
         for (int i = 0; i < labels.size(); i++) {
-            recorder.channels.get(i).label = String.valueOf(labels.get(i));
+            recorder.channels.get(i).label = text(map(labels.get(i)), "label");
         }
         if (given.containsKey("fault")) {
             recorder.fault = SimFault.valueOf(text(given, "fault"));
@@ -36,6 +40,7 @@ public final class SimFleet {
         if (given.containsKey("clock")) {
             recorder.clockAhead = Duration.parse(text(given, "clock"));
         }
+        return recorder;
     }
 
     private static String text(Map<?, ?> given, String key) {

@@ -1,0 +1,9 @@
+package choir.cli;
+
+import picocli.CommandLine.Command;
+
+@Command(
+        name = "audit",
+        description = "Compare what cameras should have with what their recorders hold.",
+        subcommands = {AuditRun.class, AuditList.class})
+final class AuditCommand {}

@@ -1,0 +1,191 @@
+package choir.cli;
+
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/**
+ * Starts simulated recorders and the service on loopback, and tells the service of the demo fleet the first time. The
+ * launcher says in the environment how to start either: {@code CHOIR_ROOT}, {@code CHOIR_SERVICE} and {@code
+ * CHOIR_SIMULATOR}, a word a line.
+ */
+@Command(
+        name = "demo",
+        description = "Service, simulated recorders and the demo fleet, on loopback; stops with Ctrl-C.")
+final class DemoCommand extends Act {
+    private static final String USER = "admin";
+    private static final String PASSWORD = "skerry-line-demo";
+    private static final int SECONDS_TO_START = 60;
+
+    @Option(names = "--port", defaultValue = "7480", description = "port of the service")
+    private int port = 7480;
+
+    @Option(names = "--recorders-port", defaultValue = "7481", description = "port of the simulated recorders")
+    private int recordersPort = 7481;
+
+    /** The launcher has emptied the demo's folder by now. */
+    @Option(names = "--fresh", description = "begin again with the demo fleet as it was on the first day")
+    private boolean fresh;
+
+    private final List<Process> children = new ArrayList<>();
+
+    @Override
+    int run(Client ignored) {
+        var root = Path.of(environment("CHOIR_ROOT"));
+        var folder = root.resolve(".choir/demo");
+        requireFree(port, "--port");
+        requireFree(recordersPort, "--recorders-port");
+        Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
+        var simulator = URI.create("http://127.0.0.1:" + recordersPort);
+        var address = URI.create("http://127.0.0.1:" + port);
+        long began = System.nanoTime();
+        try {
+            Files.createDirectories(folder);
+            start(
+                    folder.resolve("recorders.log"),
+                    Map.of(),
+                    words("CHOIR_SIMULATOR"),
+                    Integer.toString(recordersPort),
+                    root.resolve("demo/skerry-line.yaml").toString(),
+                    folder.resolve("recorders").toString());
+            start(
+                    folder.resolve("service.log"),
+                    Map.of("CHOIR_SETUP_USER", USER, "CHOIR_SETUP_PASSWORD", PASSWORD),
+                    words("CHOIR_SERVICE"),
+                    "--server.port=" + port,
+                    "--choir.data=" + folder.resolve("data"),
+                    "--choir.zone=Atlantic/Faroe");
+            awaitHealthy(address, folder);
+            tell(root, folder, address, simulator);
+        } catch (IOException e) {
+            throw new Failure(Failure.FAILED, "the demo cannot start: " + e.getMessage());
+        }
+        welcome(address, (System.nanoTime() - began) / 1_000_000_000.0);
+        return waitForTheEnd(folder);
+    }
+
+    private void tell(Path root, Path folder, URI address, URI simulator) throws IOException {
+        var told = folder.resolve("told");
+        var anonymous = new Client(address, Optional.empty());
+        if (Files.exists(told)) {
+            return;
+        }
+        var token = Listing.text(
+                anonymous.post(
+                        "/api/v1/session/token", Map.of("user", USER, "password", PASSWORD, "label", "the demo")),
+                "token");
+        Home.ofUser().rememberUnlessBusy(address, token, Home.inFolder(folder));
+        new DemoStory(
+                        new Client(address, Optional.of(token)),
+                        simulator,
+                        DemoFleet.read(root.resolve("demo/skerry-line.yaml")),
+                        this::say)
+                .play(root.resolve("demo/policy"));
+        Files.createFile(told);
+    }
+
+    private static String environment(String name) {
+        return Optional.ofNullable(System.getenv(name))
+                .orElseThrow(() -> new Failure(
+                        Failure.WRONG_USAGE,
+                        "the demo is started by the launcher, ./choir demo (" + name + " is not set)"));
+    }
+
+    private static List<String> words(String name) {
+        return environment(name).lines().toList();
+    }
+
+    private static void requireFree(int port, String option) {
+        try (var socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+            socket.getLocalPort();
+        } catch (IOException e) {
+            throw new Failure(
+                    Failure.FAILED,
+                    "port " + port + " is in use; stop what listens there, or choose another with " + option);
+        }
+    }
+
+    private void start(Path log, Map<String, String> environment, List<String> command, String... arguments)
+            throws IOException {
+        List<String> words = new ArrayList<>(command);
+        words.addAll(List.of(arguments));
+        var builder = new ProcessBuilder(words).redirectErrorStream(true).redirectOutput(log.toFile());
+        builder.environment().putAll(environment);
+        children.add(builder.start());
+    }
+
+    private void awaitHealthy(URI address, Path folder) {
+        var client = new Client(address, Optional.empty());
+        for (int tenth = 0; tenth < SECONDS_TO_START * 10; tenth++) {
+            requireAlive(folder);
+            try {
+                if (Listing.text(client.get("/actuator/health"), "status").equals("UP")) {
+                    return;
+                }
+            } catch (Failure notYet) {
+                pause();
+            }
+        }
+        throw new Failure(Failure.FAILED, "the service did not start in time; see " + folder.resolve("service.log"));
+    }
+
+    private void requireAlive(Path folder) {
+        for (var child : children) {
+            if (!child.isAlive()) {
+                throw new Failure(Failure.FAILED, "a part of the demo has ended; see the logs in " + folder);
+            }
+        }
+    }
+
+    private static void pause() {
+        try {
+            TimeUnit.MILLISECONDS.sleep(100);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Failure(Failure.FAILED, "interrupted");
+        }
+    }
+
+    private void welcome(URI address, double seconds) {
+        say("");
+        say(ansi().string("@|bold Choir is ready at " + address + "|@") + " (after %.1f s)".formatted(seconds));
+        say("sign in as " + USER + " with the password " + PASSWORD);
+        say("");
+        say("three things to try, here or in another terminal:");
+        say("  ./choir finding list          what is out of tune, the worst first");
+        say("  ./choir explain haldr-1/02    why this camera is as it is, and what it should be");
+        say("  ./choir preview state:waiting what is said here and not on the recorders yet");
+        say("");
+        say("Ctrl-C stops it; ./choir demo --fresh begins again");
+    }
+
+    private int waitForTheEnd(Path folder) {
+        while (true) {
+            requireAlive(folder);
+            pause();
+        }
+    }
+
+    private void stop() {
+        children.forEach(Process::destroy);
+        for (var child : children) {
+            try {
+                if (!child.waitFor(10, TimeUnit.SECONDS)) {
+                    child.destroyForcibly();
+                }
+            } catch (InterruptedException e) {
+                child.destroyForcibly();
+            }
+        }
+    }
+}

@@ -1,0 +1,107 @@
+package choir.cli;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import tools.jackson.databind.JsonNode;
+
+/** Tells a fresh service of the demo fleet, gives its policy out, and then lets people change things at the recorders. */
+final class DemoStory {
+    private final Client service;
+    private final URI simulator;
+    private final DemoFleet fleet;
+    private final Consumer<String> tell;
+
+    DemoStory(Client service, URI simulator, DemoFleet fleet, Consumer<String> tell) {
+        this.service = service;
+        this.simulator = simulator;
+        this.fleet = fleet;
+        this.tell = tell;
+    }
+
+    void play(Path policies) {
+        tell.accept("adding " + fleet.recorders().size() + " recorders");
+        fleet.recorders().forEach(this::add);
+        finish(service.post("/api/v1/readings", Map.of()));
+        fleet.groups().forEach(g -> service.post("/api/v1/groups", Map.of("path", g)));
+        fleet.recorders().forEach(this::place);
+        tell.accept("loading templates, calendars and overrides");
+        service.post("/api/v1/policy", Map.of("text", text(policies)));
+        tell.accept("giving the policy out");
+        var preview = service.post("/api/v1/previews", Map.of("select", fleet.giveOut()));
+        finish(service.post(
+                "/api/v1/rollouts",
+                Map.of("preview", preview.path("id").asLong(), "first", 5, "maxFailedPercent", 100)));
+        tell.accept("letting people change things at the recorders, and auditing");
+        fleet.then().forEach(this::turn);
+        finish(service.post("/api/v1/audits", Map.of()));
+    }
+
+    private void add(DemoFleet.Recorder recorder) {
+        service.post(
+                "/api/v1/recorders",
+                Map.of(
+                        "name", recorder.name(),
+                        "family", recorder.make(),
+                        "address",
+                                simulator
+                                        .resolve("/" + recorder.name() + "/device_service")
+                                        .toString(),
+                        "user", recorder.user(),
+                        "password", recorder.password(),
+                        "zone", fleet.zone()));
+    }
+
+    private void place(DemoFleet.Recorder recorder) {
+        for (var camera : recorder.cameras()) {
+            service.write(
+                    "PATCH",
+                    "/api/v1/cameras/" + recorder.name() + "/" + camera.channel(),
+                    Map.of("group", camera.group(), "tags", camera.tags()),
+                    Optional.of("*"));
+        }
+    }
+
+    private void finish(JsonNode work) {
+        service.follow(work.path("id").asLong(), w -> {});
+    }
+
+    private static String text(Path folder) {
+        try (var files = Files.list(folder)) {
+            List<Path> sorted =
+                    files.filter(f -> f.toString().endsWith(".yaml")).sorted().toList();
+            var text = new StringBuilder();
+            for (var file : sorted) {
+                text.append(Texts.read(file)).append("\n---\n");
+            }
+            return text.substring(0, text.length() - "\n---\n".length());
+        } catch (IOException e) {
+            throw new Failure(Failure.FAILED, "the demo policies cannot be read: " + e.getMessage());
+        }
+    }
+
+    private void turn(String knob) {
+        try (var http = HttpClient.newHttpClient()) {
+            var request = HttpRequest.newBuilder(simulator.resolve("/panel/" + knob))
+                    .POST(HttpRequest.BodyPublishers.noBody())
+                    .build();
+            var answer = http.send(request, BodyHandlers.ofString());
+            if (answer.statusCode() != 200) {
+                throw new Failure(Failure.FAILED, "the front panel refused " + knob + ": " + answer.body());
+            }
+        } catch (IOException e) {
+            throw new Failure(Failure.NOT_REACHABLE, "the simulated recorders do not answer: " + e.getMessage());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Failure(Failure.FAILED, "interrupted");
+        }
+    }
+}

@@ -1,0 +1,110 @@
+package choir.cli;
+
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
+
+@Command(
+        name = "explain",
+        description =
+                "Every value of a camera: where it comes from, what it beat, what the recorder ought to hold and holds.")
+final class ExplainCommand extends Act {
+    @Parameters(index = "0", paramLabel = "CAMERA")
+    private String camera = "";
+
+    @Parameters(
+            index = "1",
+            arity = "0..1",
+            paramLabel = "KEY",
+            description = "only this setting, such as recording.week")
+    private @Nullable String key;
+
+    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
+    private String format = "table";
+
+    @Override
+    int run(Client service) {
+        var view = service.get(Client.camera(camera));
+        if (format.equals("json")) {
+            say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(view));
+            return Failure.DONE;
+        }
+        say(Heading.of(view));
+        if (key != null) {
+            requireSetting(view, key);
+        }
+        for (var setting : view.path("settings")) {
+            boolean chosen = key == null || key.equals(Listing.text(setting, "key"));
+            if (chosen && (key != null || setting.has("asked") || setting.has("observed"))) {
+                setting(setting);
+                if (Listing.text(setting, "key").equals("recording.week")) {
+                    week(view.path("week"));
+                }
+            }
+        }
+        for (var blocked : view.path("blocked")) {
+            say("blocked  " + Listing.text(blocked, "key") + " of the " + Listing.text(blocked.path("origin"), "text")
+                    + ": fixed by the " + Listing.text(blocked.path("fixedBy"), "text"));
+        }
+        return Failure.DONE;
+    }
+
+    private static void requireSetting(JsonNode view, String key) {
+        var keys = view.path("settings").values().stream()
+                .map(s -> Listing.text(s, "key"))
+                .toList();
+        if (!keys.contains(key)) {
+            throw new Failure(
+                    Failure.WRONG_USAGE,
+                    "\"" + key + "\" is not a setting; expected one of " + String.join(", ", keys));
+        }
+    }
+
+    private void setting(JsonNode setting) {
+        var asked = Listing.text(setting, "asked");
+        say("");
+        say(ansi().string("@|bold " + Listing.text(setting, "title") + "|@")
+                + (asked.isEmpty()
+                        ? "  not governed"
+                        : "  " + asked + (setting.path("fixed").asBoolean() ? "  (fixed)" : "")));
+        for (var origin : setting.path("origins")) {
+            say("  from " + Listing.text(origin, "text") + because(origin));
+        }
+        for (var beaten : setting.path("beaten")) {
+            say("  beat " + Listing.text(beaten, "value") + " from " + Listing.text(beaten.path("origin"), "text"));
+        }
+        line("recorder ought to hold", Listing.text(setting, "wanted"));
+        line("cannot honour", Listing.text(setting, "cannot"));
+        line("approximated", Listing.text(setting, "approximated"));
+        line("recorder holds", Listing.text(setting, "observed"));
+        if (!Listing.text(setting, "cause").isEmpty()) {
+            say("  " + Listing.text(setting.path("mark"), "text"));
+        }
+    }
+
+    private static String because(JsonNode origin) {
+        var reason = Listing.text(origin, "because");
+        return reason.isEmpty() ? "" : ", because: " + reason;
+    }
+
+    private void line(String what, String text) {
+        if (!text.isEmpty()) {
+            say("  " + what + ": " + text);
+        }
+    }
+
+    private void week(JsonNode week) {
+        for (var run : week.path("asked")) {
+            var beaten = run.path("beaten");
+            say("    " + Minutes.span(run) + " " + Listing.text(run, "triggers") + "  from "
+                    + Listing.text(run.path("origin"), "text")
+                    + (beaten.isEmpty() ? "" : ", beat " + Listing.text(beaten.path(0), "value")));
+        }
+        for (var difference : week.path("differences")) {
+            say("    " + Listing.text(difference, "when") + ": ought to be " + Listing.text(difference, "wanted")
+                    + ", holds " + Listing.text(difference, "observed"));
+        }
+    }
+}

@@ -1,0 +1,20 @@
+package choir.cli;
+
+import java.util.List;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "reapply", description = "Give out again just the settings that findings are about.")
+final class FindingReapply extends Act {
+    @Parameters(paramLabel = "ID", arity = "1..*")
+    private List<Long> ids = List.of();
+
+    @Override
+    int run(Client service) {
+        var started = service.post("/api/v1/findings/reapply", Map.of("findings", ids));
+        var ended = finish(service, started);
+        say("rollout " + Listing.number(started, "id") + ": " + Listing.text(ended, "note"));
+        return RolloutShow.exitCode(ended);
+    }
+}

@@ -1,0 +1,9 @@
+package choir.cli;
+
+import picocli.CommandLine.Command;
+
+@Command(
+        name = "group",
+        description = "The tree of groups.",
+        subcommands = {GroupList.class, GroupAdd.class})
+final class GroupCommand {}

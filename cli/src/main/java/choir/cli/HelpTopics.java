@@ -1,0 +1,77 @@
+package choir.cli;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Help on a command, or on something that several commands share. */
+@Command(name = "help", description = "Help on a command, or on selections, weeks or exit-codes.")
+final class HelpTopics implements java.util.concurrent.Callable<Integer> {
+    private static final Map<String, String> TOPICS = new LinkedHashMap<>();
+
+    static {
+        TOPICS.put("selections", """
+                Which cameras are meant. Words narrow (and), commas widen (or) and bind tighter, not: excludes the one
+                term after it, quotes hold spaces, * stands for anything.
+
+                  group:terminals/haldr      all cameras in the group and below it
+                  recorder:haldr-1           camera:haldr-1/07        family:tern
+                  template:quay-outside      reached by the template, wherever it is used
+                  tag:far-view               label:*pier*             a bare word looks in the labels
+                  state:drifted              in-tune, drifted, waiting, unknown, cannot-honour, not-governed, at-risk
+
+                  choir camera list group:terminals tag:outside,night not:state:in-tune pier
+                """);
+        TOPICS.put("weeks", """
+                What starts recording, one window a line; later lines paint over earlier ones.
+
+                  daily motion                    every minute of the week
+                  mon-fri 06:00-18:30 continuous  from is within, to is not; 24:00 is allowed as an end
+                  fri-mon 22:00-04:00 motion      days may wrap; the window ends on the next day
+                  mon 18:00- continuous           to the end of that day
+                  sat,sun none                    records nothing
+
+                Triggers: none, continuous, motion, alarm, analytics; several with commas; motion+alarm for both together.
+                Layers meet minute by minute: what a nearer layer does not speak of is left to the farther ones.
+                """);
+        TOPICS.put("exit-codes", """
+                0 done   1 failed   2 wrong usage   3 something found (an audit found drift, a preview would change something)
+                4 not allowed   5 not reachable
+                """);
+    }
+
+    @Spec
+    @SuppressWarnings("NullAway.Init")
+    private CommandSpec spec;
+
+    @Parameters(arity = "0..1", paramLabel = "TOPIC")
+    private @Nullable String topic;
+
+    @Override
+    public Integer call() {
+        var root = spec.parent().commandLine();
+        var out = root.getOut();
+        if (topic == null) {
+            root.usage(out);
+            out.println("Topics for choir help: " + String.join(", ", TOPICS.keySet()));
+        } else if (TOPICS.containsKey(topic)) {
+            out.print(TOPICS.get(topic));
+        } else {
+            CommandLine command = root.getSubcommands().get(topic);
+            if (command == null) {
+                throw new Failure(
+                        Failure.WRONG_USAGE,
+                        "there is no help on \"" + topic + "\"; expected a command or one of "
+                                + String.join(", ", TOPICS.keySet()));
+            }
+            command.usage(out);
+        }
+        out.flush();
+        return Failure.DONE;
+    }
+}

@@ -1,0 +1,94 @@
+package choir.cli;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Optional;
+import java.util.Properties;
+
+/**
+ * Where the client remembers its service and token: {@code CHOIR_HOME}, else {@code ~/.choir}. The environment's {@code
+ * CHOIR_URL} and {@code CHOIR_TOKEN} come first.
+ */
+final class Home {
+    static final URI USUAL = URI.create("http://127.0.0.1:7480");
+
+    private final Path file;
+
+    private Home(Path folder) {
+        this.file = folder.resolve("client.properties");
+    }
+
+    static Home ofUser() {
+        var set = System.getenv("CHOIR_HOME");
+        return new Home(set == null ? Path.of(System.getProperty("user.home"), ".choir") : Path.of(set));
+    }
+
+    static Home inFolder(Path folder) {
+        return new Home(folder);
+    }
+
+    /** Does not take a person's sign-in to another service away; that one is then kept in the other place alone. */
+    void rememberUnlessBusy(URI service, String token, Home otherwise) {
+        otherwise.remember(service, token);
+        var known = known().getProperty("service");
+        if (known == null || known.equals(service.toString())) {
+            remember(service, token);
+        }
+    }
+
+    private Properties known() {
+        var properties = new Properties();
+        if (Files.exists(file)) {
+            try (var in = Files.newBufferedReader(file)) {
+                properties.load(in);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+        return properties;
+    }
+
+    Client client() {
+        return new Client(service(), token());
+    }
+
+    URI service() {
+        return setting("CHOIR_URL", "service").map(URI::create).orElse(USUAL);
+    }
+
+    private Optional<String> token() {
+        return setting("CHOIR_TOKEN", "token");
+    }
+
+    private Optional<String> setting(String environment, String property) {
+        return Optional.ofNullable(System.getenv(environment))
+                .filter(v -> !v.isBlank())
+                .or(() -> Optional.ofNullable(known().getProperty(property)));
+    }
+
+    /** Only the user may read the file. */
+    void remember(URI service, String token) {
+        var properties = new Properties();
+        properties.setProperty("service", service.toString());
+        properties.setProperty("token", token);
+        try {
+            Files.createDirectories(file.getParent());
+            var fresh = Files.createTempFile(
+                    file.getParent(),
+                    "client",
+                    ".new",
+                    PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+            try (var out = Files.newBufferedWriter(fresh)) {
+                properties.store(out, null);
+            }
+            Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException e) {
+            throw new Failure(Failure.FAILED, "the token cannot be kept in " + file + ": " + e.getMessage());
+        }
+    }
+}

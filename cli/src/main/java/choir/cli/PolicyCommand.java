@@ -1,0 +1,9 @@
+package choir.cli;
+
+import picocli.CommandLine.Command;
+
+@Command(
+        name = "policy",
+        description = "Policy files.",
+        subcommands = {PolicyLoad.class})
+final class PolicyCommand {}

@@ -1,0 +1,42 @@
+package choir.cli;
+
+import java.io.PrintWriter;
+import tools.jackson.databind.JsonNode;
+
+/** One line on a terminal that tells how far long work is; nothing elsewhere. */
+final class ProgressBar implements AutoCloseable {
+    private static final int WIDTH = 30;
+
+    private final PrintWriter out;
+    private final String what;
+    private final boolean onTerminal =
+            System.console() != null && System.console().isTerminal();
+    private boolean shown;
+
+    ProgressBar(PrintWriter out, String what) {
+        this.out = out;
+        this.what = what;
+    }
+
+    void show(JsonNode work) {
+        int total = work.path("total").asInt();
+        if (!onTerminal || total == 0) {
+            return;
+        }
+        int done = Math.min(work.path("done").asInt(), total);
+        int filled = WIDTH * done / total;
+        int failed = work.path("failed").asInt();
+        out.print("\r" + what + " [" + "=".repeat(filled) + " ".repeat(WIDTH - filled) + "] " + done + " of " + total
+                + (failed > 0 ? ", " + failed + " failed" : ""));
+        out.flush();
+        shown = true;
+    }
+
+    @Override
+    public void close() {
+        if (shown) {
+            out.print("\r" + " ".repeat(WIDTH + what.length() + 40) + "\r");
+            out.flush();
+        }
+    }
+}

@@ -1,0 +1,30 @@
+package choir.cli;
+
+import java.util.Map;
+import java.util.Optional;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "password", description = "Tell the service the recorder's user name and password anew.")
+final class RecorderPassword extends Act {
+    @Parameters(paramLabel = "NAME")
+    private String name = "";
+
+    @Option(names = "--user", required = true)
+    private String user = "";
+
+    @Option(names = "--password", arity = "0..1", interactive = true, required = true)
+    private char[] password = new char[0];
+
+    @Override
+    int run(Client service) {
+        service.write(
+                "PUT",
+                "/api/v1/recorders/" + Client.encode(name) + "/password",
+                Map.of("user", user, "password", new String(password)),
+                Optional.empty());
+        say("kept; try it with: choir recorder read " + name);
+        return Failure.DONE;
+    }
+}

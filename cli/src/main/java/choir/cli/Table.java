@@ -1,0 +1,123 @@
+package choir.cli;
+
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** Rows in columns that fit the terminal: the widest column gives way, at a word where it can. */
+final class Table {
+    private static final int GAP = 2;
+    private static final int NARROWEST = 8;
+
+    private final List<String> heads;
+    private final List<List<String>> rows = new ArrayList<>();
+
+    Table(String... heads) {
+        this.heads = List.of(heads);
+    }
+
+    Table row(String... cells) {
+        if (cells.length != heads.size()) {
+            throw new IllegalArgumentException(cells.length + " cells for " + heads.size() + " columns");
+        }
+        rows.add(List.of(cells));
+        return this;
+    }
+
+    boolean isEmpty() {
+        return rows.isEmpty();
+    }
+
+    /** The width to fit, if the output is a terminal. */
+    static Optional<Integer> terminalWidth() {
+        try {
+            return Optional.ofNullable(System.getenv("COLUMNS"))
+                    .map(Integer::valueOf)
+                    .filter(c -> c >= 40);
+        } catch (NumberFormatException e) {
+            return Optional.empty();
+        }
+    }
+
+    void print(PrintWriter out, Optional<Integer> width) {
+        int[] widths = widths(width);
+        line(heads.stream().map(h -> h.toUpperCase(java.util.Locale.ROOT)).toList(), widths, out);
+        rows.forEach(row -> line(row, widths, out));
+        out.flush();
+    }
+
+    private int[] widths(Optional<Integer> width) {
+        int[] widths = new int[heads.size()];
+        for (int i = 0; i < widths.length; i++) {
+            int column = i;
+            widths[i] = Math.max(
+                    heads.get(i).length(),
+                    rows.stream().mapToInt(r -> r.get(column).length()).max().orElse(0));
+        }
+        width.ifPresent(most -> {
+            while (Arrays.stream(widths).sum() + GAP * (widths.length - 1) > most) {
+                int widest = 0;
+                for (int i = 1; i < widths.length; i++) {
+                    widest = widths[i] > widths[widest] ? i : widest;
+                }
+                if (widths[widest] <= NARROWEST) {
+                    break;
+                }
+                widths[widest]--;
+            }
+        });
+        return widths;
+    }
+
+    /** A cell that is too long goes on in the next line, so that nothing is lost. */
+    private static void line(List<String> cells, int[] widths, PrintWriter out) {
+        List<List<String>> columns = new ArrayList<>();
+        int height = 1;
+        for (int i = 0; i < widths.length; i++) {
+            var wrapped = wrap(cells.get(i), widths[i]);
+            columns.add(wrapped);
+            height = Math.max(height, wrapped.size());
+        }
+        for (int h = 0; h < height; h++) {
+            var text = new StringBuilder();
+            for (int i = 0; i < widths.length; i++) {
+                var part = h < columns.get(i).size() ? columns.get(i).get(h) : "";
+                text.append(part);
+                if (i < widths.length - 1) {
+                    text.repeat(' ', widths[i] - part.length() + GAP);
+                }
+            }
+            out.println(text.toString().stripTrailing());
+        }
+    }
+
+    static List<String> wrap(String text, int width) {
+        List<String> lines = new ArrayList<>();
+        var rest = text;
+        while (rest.length() > width) {
+            int cut = rest.lastIndexOf(' ', width);
+            int end = cut > 0 ? cut : width;
+            lines.add(rest.substring(0, end).stripTrailing());
+            rest = rest.substring(end).stripLeading();
+        }
+        lines.add(rest);
+        return lines;
+    }
+
+    /** Comma-separated values (RFC 4180); a cell that a spreadsheet would take for a formula gets a quote before it. */
+    void csv(PrintWriter out) {
+        out.println(String.join(",", heads.stream().map(Table::csvCell).toList()));
+        rows.forEach(row ->
+                out.println(String.join(",", row.stream().map(Table::csvCell).toList())));
+        out.flush();
+    }
+
+    private static String csvCell(String text) {
+        var safe = !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+        return safe.chars().anyMatch(c -> c == ',' || c == '"' || c == '\n' || c == '\r')
+                ? "\"" + safe.replace("\"", "\"\"") + "\""
+                : safe;
+    }
+}

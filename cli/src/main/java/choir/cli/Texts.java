@@ -1,0 +1,29 @@
+package choir.cli;
+
+import java.io.IOException;
+import java.nio.charset.MalformedInputException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+
+/** Text files that a person wrote, bounded in size. */
+final class Texts {
+    private static final long LARGEST = 4_000_000;
+
+    private Texts() {}
+
+    static String read(Path file) {
+        try {
+            if (Files.size(file) > LARGEST) {
+                throw new Failure(Failure.FAILED, file + " is larger than 4 MB");
+            }
+            return Files.readString(file);
+        } catch (NoSuchFileException e) {
+            throw new Failure(Failure.FAILED, "there is no file " + file);
+        } catch (MalformedInputException e) {
+            throw new Failure(Failure.FAILED, file + " is not UTF-8 text");
+        } catch (IOException e) {
+            throw new Failure(Failure.FAILED, file + " cannot be read: " + e.getMessage());
+        }
+    }
+}

@@ -1,0 +1,9 @@
+package choir.cli;
+
+import picocli.CommandLine.Command;
+
+@Command(
+        name = "token",
+        description = "Your tokens.",
+        subcommands = {TokenList.class, TokenRevoke.class})
+final class TokenCommand {}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.cli;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,29 @@
+package choir.server;
+
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.ZoneId;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.validation.annotation.Validated;
+
+/**
+ * What is set at the start of the service.
+ *
+ * @param data the folder of the database and the key file
+ * @param zone in which "today" is reckoned for end dates
+ * @param callDeadline for each call to a recorder
+ * @param callsAtOnce how many recorders are talked to at the same time
+ * @param setup the first administrator; without it a one-time password is made and printed
+ */
+@Validated
+@ConfigurationProperties("choir")
+public record ServiceSettings(
+        Path data,
+        ZoneId zone,
+        Duration callDeadline,
+        @Min(1) @Max(1024) int callsAtOnce,
+        @org.jspecify.annotations.Nullable Setup setup) {
+    public record Setup(String user, String password) {}
+}

@@ -1,0 +1,226 @@
+package choir.server.account;
+
+import choir.server.ServiceSettings;
+import choir.server.db.Database;
+import choir.server.journal.Journal;
+import choir.server.web.Problem;
+import jakarta.annotation.PostConstruct;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+
+/** People and their tokens. Passwords are kept as bcrypt, tokens as SHA-256; neither can be shown again. */
+@Component
+public class Accounts {
+    private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
+    private static final int FREE_FAILURES = 5;
+
+    record Account(
+            String name,
+            Role role,
+            String passwordHash,
+            boolean oneTime,
+            int failures,
+            @org.jspecify.annotations.Nullable String lockedUntil) {}
+
+    public record Token(
+            long id,
+            String account,
+            String label,
+            String createdAt,
+            @org.jspecify.annotations.Nullable String lastUsedAt) {}
+
+    private final Database database;
+    private final Journal journal;
+    private final Clock clock;
+    private final ServiceSettings settings;
+    private final PasswordEncoder encoder = new BCryptPasswordEncoder(11);
+    private final SecureRandom random = new SecureRandom();
+
+    Accounts(Database database, Journal journal, Clock clock, ServiceSettings settings) {
+        this.database = database;
+        this.journal = journal;
+        this.clock = clock;
+        this.settings = settings;
+    }
+
+    @PostConstruct
+    void makeTheFirstAdministrator() {
+        int known = database.query("SELECT count(*) FROM account")
+                .query(Integer.class)
+                .single();
+        if (known > 0) {
+            return;
+        }
+        var setup = settings.setup();
+        if (setup != null) {
+            add(setup.user(), Role.ADMINISTRATOR, setup.password(), false);
+            return;
+        }
+        var password = secret(12);
+        add("admin", Role.ADMINISTRATOR, password, true);
+        LOG.warn("first start: sign in as \"admin\" with the one-time password {} and choose your own", password);
+    }
+
+    private void add(String name, Role role, String password, boolean oneTime) {
+        database.write(() -> {
+            database.change("""
+                            INSERT INTO account (name, role, password_hash, one_time, created_at)
+                            VALUES (:name, :role, :hash, :oneTime, :at)
+                            """)
+                    .param("name", name)
+                    .param("role", role.name())
+                    .param("hash", encoder.encode(password))
+                    .param("oneTime", oneTime ? 1 : 0)
+                    .param("at", clock.instant().toString())
+                    .update();
+            journal.add("choir", "added a person", name, role.name().toLowerCase(java.util.Locale.ROOT));
+        });
+    }
+
+    private Optional<Account> find(String name) {
+        return database.query(
+                        "SELECT name, role, password_hash, one_time, failures, locked_until FROM account WHERE name = :name")
+                .param("name", name)
+                .query((row, n) -> new Account(
+                        row.getString("name"),
+                        Role.valueOf(row.getString("role")),
+                        row.getString("password_hash"),
+                        row.getBoolean("one_time"),
+                        row.getInt("failures"),
+                        row.getString("locked_until")))
+                .optional();
+    }
+
+    /**
+     * The account when the password is right. After five failures each further one doubles the time for which nothing is
+     * tried, so that guessing is slow and a person who mistypes is not shut out.
+     */
+    Account check(String name, String password) {
+        var account = find(name);
+        if (account.isEmpty()) {
+            // Takes as long as for a name that exists.
+            encoder.matches(password, "$2a$11$7EqJtq98hPqEX7fNZaFWoOhi5BWX4Z1Z3CEiFh1FcvUUpcOBw8zVa");
+            throw wrong();
+        }
+        var locked = account.get().lockedUntil();
+        if (locked != null && clock.instant().isBefore(Instant.parse(locked))) {
+            throw new Problem(Problem.Kind.TOO_MANY, "too many failed attempts; try again after " + locked);
+        }
+        if (!encoder.matches(password, account.get().passwordHash())) {
+            int failures = account.get().failures() + 1;
+            var until = failures < FREE_FAILURES
+                    ? null
+                    : clock.instant()
+                            .plus(Duration.ofSeconds(1L << Math.min(12, failures - FREE_FAILURES + 1)))
+                            .toString();
+            failures(name, failures, until);
+            throw wrong();
+        }
+        if (account.get().failures() > 0) {
+            failures(name, 0, null);
+        }
+        return account.get();
+    }
+
+    private static Problem wrong() {
+        return new Problem(Problem.Kind.SIGNED_OUT, "user name and password do not belong together");
+    }
+
+    private void failures(String name, int failures, @org.jspecify.annotations.Nullable String lockedUntil) {
+        database.write(() -> {
+            database.change("UPDATE account SET failures = :failures, locked_until = :until WHERE name = :name")
+                    .param("failures", failures)
+                    .param("until", lockedUntil)
+                    .param("name", name)
+                    .update();
+        });
+    }
+
+    void choosePassword(String name, String old, String fresh) {
+        check(name, old);
+        if (fresh.length() < 10 || fresh.length() > 200 || fresh.equals(old)) {
+            throw new Problem(Problem.Kind.INVALID, "a new password has 10 to 200 characters and is not the old one");
+        }
+        database.write(() -> {
+            database.change("UPDATE account SET password_hash = :hash, one_time = 0 WHERE name = :name")
+                    .param("hash", encoder.encode(fresh))
+                    .param("name", name)
+                    .update();
+            journal.add(name, "chose a new password", name, "");
+        });
+    }
+
+    /** Makes a token and returns its text, which is shown this once. */
+    String makeToken(String account, String label) {
+        var text = "choir_" + secret(32);
+        database.write(() -> {
+            database.change(
+                            "INSERT INTO token (account, label, hash, created_at) VALUES (:account, :label, :hash, :at)")
+                    .param("account", account)
+                    .param("label", label)
+                    .param("hash", hash(text))
+                    .param("at", clock.instant().toString())
+                    .update();
+            journal.add(account, "made a token", label, "");
+        });
+        return text;
+    }
+
+    Optional<Account> byToken(String text) {
+        return database.query("SELECT account FROM token WHERE hash = :hash")
+                .param("hash", hash(text))
+                .query(String.class)
+                .optional()
+                .flatMap(this::find);
+    }
+
+    List<Token> tokens(String account) {
+        return database.query(
+                        "SELECT id, account, label, created_at, last_used_at FROM token WHERE account = :account ORDER BY id")
+                .param("account", account)
+                .query(Token.class)
+                .list();
+    }
+
+    void revoke(String account, long id) {
+        int gone = database.write(() -> {
+            journal.add(account, "revoked a token", Long.toString(id), "");
+            return database.change("DELETE FROM token WHERE id = :id AND account = :account")
+                    .param("id", id)
+                    .param("account", account)
+                    .update();
+        });
+        if (gone == 0) {
+            throw new Problem(Problem.Kind.NOT_FOUND, "you have no token " + id);
+        }
+    }
+
+    private String secret(int bytes) {
+        var secret = new byte[bytes];
+        random.nextBytes(secret);
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+    }
+
+    private static String hash(String text) {
+        try {
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,132 @@
+package choir.server.account;
+
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.csrf.CsrfFilter;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Who may enter where. Reading needs any role; the rest is listed here, address by address. */
+@Configuration
+class Doors {
+    private static final String CONTENT_POLICY =
+            "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
+                    + " img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+
+    @Bean
+    SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts) throws Exception {
+        return http.csrf(csrf -> csrf.spa()
+                        .ignoringRequestMatchers(r -> r.getHeader("Authorization") != null)
+                        .ignoringRequestMatchers("/api/v1/session/token"))
+                .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
+                        .referrerPolicy(r -> r.policy(
+                                org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                                        .ReferrerPolicy.NO_REFERRER)))
+                .requestCache(c -> c.disable())
+                .logout(l -> l.disable())
+                .formLogin(f -> f.disable())
+                .httpBasic(b -> b.disable())
+                .addFilterBefore(new TokenFilter(accounts), CsrfFilter.class)
+                .addFilterBefore(new CsrfCookie(), AuthorizationFilter.class)
+                .authorizeHttpRequests(a -> a
+                        // These follow a request that was let in already.
+                        .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR)
+                        .permitAll()
+                        .requestMatchers(
+                                HttpMethod.POST, "/api/v1/session", "/api/v1/session/password", "/api/v1/session/token")
+                        .permitAll()
+                        .requestMatchers("/actuator/health/**")
+                        .permitAll()
+                        .requestMatchers("/actuator/**")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.DELETE, "/api/v1/session", "/api/v1/tokens/*")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.POST, "/api/v1/readings", "/api/v1/audits", "/api/v1/previews")
+                        .hasRole(Role.TECHNICIAN.name())
+                        .requestMatchers(HttpMethod.POST, "/api/v1/recorders")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.PUT, "/api/v1/recorders/*/password")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.DELETE, "/api/v1/recorders/*")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.GET, "/api/**")
+                        .hasRole(Role.VIEWER.name())
+                        .requestMatchers("/api/**")
+                        .hasRole(Role.EDITOR.name())
+                        .anyRequest()
+                        .permitAll())
+                .exceptionHandling(
+                        e -> e.authenticationEntryPoint((request, response, failed) -> problem(
+                                        response,
+                                        401,
+                                        "you are not signed in; sign in to the console, or by: choir login"))
+                                .accessDeniedHandler(
+                                        (request, response, denied) -> problem(
+                                                response,
+                                                403,
+                                                "your role does not allow this, or the page is older than your sign-in; load it again")))
+                .build();
+    }
+
+    /** Spring must not make a user of its own. */
+    @Bean
+    UserDetailsService nobody() {
+        return name -> {
+            throw new UsernameNotFoundException(name);
+        };
+    }
+
+    private static void problem(HttpServletResponse response, int status, String detail) throws IOException {
+        response.setStatus(status);
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + detail + "\"}");
+    }
+
+    /** A token in the Authorization header signs this one request in. */
+    private static final class TokenFilter extends OncePerRequestFilter {
+        private final Accounts accounts;
+
+        TokenFilter(Accounts accounts) {
+            this.accounts = accounts;
+        }
+
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            var header = request.getHeader("Authorization");
+            if (header != null && header.startsWith("Bearer ")) {
+                accounts.byToken(header.substring("Bearer ".length()).strip()).ifPresent(account -> {
+                    var context = SecurityContextHolder.createEmptyContext();
+                    context.setAuthentication(SessionApi.authentication(account));
+                    SecurityContextHolder.setContext(context);
+                });
+            }
+            chain.doFilter(request, response);
+        }
+    }
+
+    /** Asks for the CSRF token on every page, so that its cookie is there before the first write. */
+    private static final class CsrfCookie extends OncePerRequestFilter {
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            if (request.getAttribute("_csrf") instanceof org.springframework.security.web.csrf.CsrfToken token) {
+                token.getToken();
+            }
+            chain.doFilter(request, response);
+        }
+    }
+}

@@ -1,0 +1,24 @@
+package choir.server.fleet;
+
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A recorder as the table holds it, without its password.
+ *
+ * @param trouble why it could not be read the last time; empty when it could
+ */
+public record StoredRecorder(
+        String name,
+        String family,
+        String address,
+        String username,
+        String zone,
+        String manufacturer,
+        String model,
+        String firmware,
+        String serial,
+        String trouble,
+        long clockAheadSeconds,
+        @Nullable String readAt,
+        @Nullable String triedAt,
+        long version) {}

@@ -1,0 +1,250 @@
+package choir.server.policy;
+
+import choir.document.PolicyDocument;
+import choir.document.PolicyReader;
+import choir.document.PolicyWriter;
+import choir.document.SettingReader;
+import choir.fleet.Node;
+import choir.policy.Catalogue;
+import choir.policy.Layer.Statement;
+import choir.policy.PolicyBook;
+import choir.policy.PolicyOverride;
+import choir.policy.SettingKey;
+import choir.policy.Template;
+import choir.policy.TemplateName;
+import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
+import choir.server.journal.Journal;
+import choir.server.web.Problem;
+import choir.server.web.Versions;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Changes of policy. Each is checked against all that is there before anything is stored. */
+@Component
+class Policies {
+    private final PolicyStore store;
+    private final FleetStore fleet;
+    private final Database database;
+    private final Journal journal;
+
+    Policies(PolicyStore store, FleetStore fleet, Database database, Journal journal) {
+        this.store = store;
+        this.fleet = fleet;
+        this.database = database;
+        this.journal = journal;
+    }
+
+    /** Reads a text that holds exactly one template. */
+    private static PolicyDocument.OfTemplate one(String text) {
+        var documents = PolicyReader.read(text);
+        if (documents.size() == 1 && documents.getFirst() instanceof PolicyDocument.OfTemplate template) {
+            return template;
+        }
+        throw new Problem(Problem.Kind.INVALID, "expected one document that starts with \"template:\"");
+    }
+
+    String create(String text, String who) {
+        var template = one(text);
+        database.write(() -> {
+            if (current(template.name()).isPresent()) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        "there is a template \"" + template.name() + "\" already; change it with: choir template edit "
+                                + template.name());
+            }
+            put(template, 1, who);
+        });
+        return template.name().text();
+    }
+
+    void revise(TemplateName name, String text, Optional<String> ifMatch, String who) {
+        var template = one(text);
+        if (!template.name().equals(name)) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "the text is of template \"" + template.name() + "\", not of \"" + name + "\"");
+        }
+        database.write(() -> {
+            var current = require(name);
+            Versions.check(ifMatch, current.revision(), "template " + name);
+            put(template, current.revision() + 1, who);
+        });
+    }
+
+    private Optional<PolicyStore.StoredRevision> current(TemplateName name) {
+        return store.latest().stream().filter(t -> t.name().equals(name.text())).findFirst();
+    }
+
+    PolicyStore.StoredRevision require(TemplateName name) {
+        return current(name)
+                .orElseThrow(() -> Problem.notFound(
+                        "template",
+                        name.text(),
+                        store.latest().stream().map(t -> t.name()).toList()));
+    }
+
+    private void put(PolicyDocument.OfTemplate template, int revision, String who) {
+        Map<TemplateName, Template> all = new HashMap<>();
+        store.templates().forEach(t -> all.put(t.name(), t));
+        template.base().ifPresent(base -> {
+            if (!base.equals(template.name())) {
+                require(base);
+            }
+        });
+        all.put(
+                template.name(),
+                new Template(template.name(), revision, template.title(), template.base(), template.layer()));
+        PolicyBook.line(template.name(), name -> Optional.ofNullable(all.get(name)));
+        var text = PolicyWriter.template(template.name(), template.title(), template.base(), template.layer());
+        store.addRevision(template.name(), revision, text, who);
+        journal.add(who, "wrote a template", template.name().text(), "revision " + revision);
+    }
+
+    /** Uses the template at the node, after those that are there already. */
+    void use(TemplateName template, Node node, String who) {
+        database.write(() -> {
+            require(template);
+            fleet.require(node);
+            List<TemplateName> there = new ArrayList<>(store.uses().getOrDefault(node, List.of()));
+            if (there.contains(template)) {
+                throw new Problem(Problem.Kind.CONFLICT, node.text() + " uses \"" + template + "\" already");
+            }
+            there.add(template);
+            store.use(node, there);
+            journal.add(who, "used a template", node.text(), template.text());
+        });
+    }
+
+    void stopUsing(TemplateName template, Node node, String who) {
+        database.write(() -> {
+            List<TemplateName> there = new ArrayList<>(store.uses().getOrDefault(node, List.of()));
+            if (!there.remove(template)) {
+                throw new Problem(Problem.Kind.NOT_FOUND, node.text() + " does not use \"" + template + "\"");
+            }
+            store.use(node, there);
+            journal.add(who, "stopped using a template", node.text(), template.text());
+        });
+    }
+
+    /** Puts settings straight on a node; every value is checked before the first is stored. */
+    void override(
+            Node node,
+            Map<String, String> set,
+            List<String> unset,
+            boolean fixed,
+            @Nullable String because,
+            Optional<LocalDate> until,
+            String who) {
+        Map<SettingKey, Statement> statements = new LinkedHashMap<>();
+        set.forEach((key, text) -> statements.put(new SettingKey(key), value(key, text)));
+        unset.forEach(key -> statements.put(Catalogue.named(key).key(), new Statement.Unset()));
+        if (statements.isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.INVALID, "nothing to set; expected KEY=VALUE, such as motion.threshold=0.25%");
+        }
+        if (because == null || because.isBlank()) {
+            throw new Problem(Problem.Kind.INVALID, "an override needs a reason; say it with --because");
+        }
+        database.write(() -> {
+            fleet.require(node);
+            statements.forEach((key, statement) -> put(node, key, statement, fixed, because, until, who));
+        });
+    }
+
+    void takeBack(Node node, SettingKey key, String who) {
+        database.write(() -> {
+            if (store.removeOverrides(node, key) == 0) {
+                throw new Problem(Problem.Kind.NOT_FOUND, node.text() + " does not override " + key);
+            }
+            journal.add(who, "took an override back", node.text(), key.text());
+        });
+    }
+
+    /** A fault in a value tells the setting it was meant for; its line and column are of no use on a command line. */
+    private static Statement value(String key, String text) {
+        try {
+            return new Statement.Set(SettingReader.read(key, text));
+        } catch (choir.document.DocumentException e) {
+            throw new Problem(
+                    Problem.Kind.INVALID, key + ": " + e.faults().getFirst().problem());
+        }
+    }
+
+    private void put(
+            Node node,
+            SettingKey key,
+            Statement statement,
+            boolean fixed,
+            String because,
+            Optional<LocalDate> until,
+            String who) {
+        // The record checks the reason; its other fields were checked above.
+        var checked = new PolicyOverride(0, node, key, statement, fixed, because, who, until);
+        var text = statement instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null;
+        store.override(node, key, text, fixed, checked.because(), who, until);
+        journal.add(
+                who,
+                text == null ? "unset" : "set",
+                node.text(),
+                key + (text == null ? "" : "=" + text) + " because " + because);
+    }
+
+    /** Takes all documents of a policy file, or none. Templates may stand in any order. */
+    int load(String text, String who) {
+        var documents = PolicyReader.read(text);
+        database.write(() -> {
+            for (var document : inOrderOfBases(documents)) {
+                switch (document) {
+                    case PolicyDocument.OfTemplate t ->
+                        put(t, current(t.name()).map(c -> c.revision() + 1).orElse(1), who);
+                    case PolicyDocument.OfNode n -> {
+                        fleet.require(n.node());
+                        n.use().forEach(this::require);
+                        if (!n.use().isEmpty()) {
+                            store.use(n.node(), n.use());
+                        }
+                        n.overrides()
+                                .statements()
+                                .forEach((key, statement) -> put(
+                                        n.node(),
+                                        key,
+                                        statement,
+                                        n.overrides().fixed().contains(key),
+                                        n.because().orElse(""),
+                                        n.until(),
+                                        who));
+                    }
+                }
+            }
+        });
+        return documents.size();
+    }
+
+    private static List<PolicyDocument> inOrderOfBases(List<PolicyDocument> documents) {
+        List<PolicyDocument> ordered = new ArrayList<>();
+        List<PolicyDocument> left = new ArrayList<>(documents);
+        while (!left.isEmpty()) {
+            var next = left.stream()
+                    .filter(d -> !(d instanceof PolicyDocument.OfTemplate t)
+                            || left.stream()
+                                    .noneMatch(o -> o != d
+                                            && o instanceof PolicyDocument.OfTemplate b
+                                            && t.base().filter(b.name()::equals).isPresent()))
+                    .filter(d -> d instanceof PolicyDocument.OfTemplate
+                            || left.stream().noneMatch(PolicyDocument.OfTemplate.class::isInstance))
+                    .findFirst()
+                    .orElse(left.getFirst());
+            ordered.add(next);
+            left.remove(next);
+        }
+        return ordered;
+    }
+}

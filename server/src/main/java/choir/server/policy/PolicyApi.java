@@ -1,0 +1,172 @@
+package choir.server.policy;
+
+import choir.fleet.Node;
+import choir.policy.Catalogue;
+import choir.policy.TemplateName;
+import choir.server.web.Problem;
+import choir.server.web.Versions;
+import java.security.Principal;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class PolicyApi {
+    record TemplateRow(
+            String name,
+            int revision,
+            String title,
+            @Nullable String base,
+            List<String> usedAt,
+            String author,
+            String at) {}
+
+    record TemplateView(String name, int revision, String text, String author, String at, List<String> usedAt) {}
+
+    record TemplateText(String text) {}
+
+    record Created(String name) {}
+
+    record Loaded(int documents) {}
+
+    record Use(String template, String node) {}
+
+    record Overrides(
+            String node,
+            @Nullable Map<String, String> set,
+            @Nullable List<String> unset,
+            boolean fixed,
+            @Nullable String because,
+            @Nullable String until) {}
+
+    record SettingView(String key, String title, String meaning, String expected, String loss, String waste) {}
+
+    private final PolicyStore store;
+    private final Policies policies;
+
+    PolicyApi(PolicyStore store, Policies policies) {
+        this.store = store;
+        this.policies = policies;
+    }
+
+    @GetMapping("/api/v1/settings")
+    List<SettingView> settings() {
+        return Catalogue.settings().stream()
+                .map(s -> new SettingView(
+                        s.key().text(), s.title(), s.meaning(), s.type().expected(), s.loss(), s.waste()))
+                .toList();
+    }
+
+    @GetMapping("/api/v1/templates")
+    List<TemplateRow> templates() {
+        var latest = store.latest();
+        var templates = store.templates();
+        return java.util.stream.IntStream.range(0, latest.size())
+                .mapToObj(i -> new TemplateRow(
+                        latest.get(i).name(),
+                        latest.get(i).revision(),
+                        templates.get(i).title(),
+                        templates.get(i).base().map(TemplateName::text).orElse(null),
+                        usedAt(latest.get(i).name()),
+                        latest.get(i).author(),
+                        latest.get(i).at()))
+                .toList();
+    }
+
+    private List<String> usedAt(String template) {
+        return store.uses().entrySet().stream()
+                .filter(e -> e.getValue().contains(new TemplateName(template)))
+                .map(e -> e.getKey().text())
+                .toList();
+    }
+
+    @GetMapping("/api/v1/templates/{name}")
+    ResponseEntity<TemplateView> template(@PathVariable String name) {
+        var t = policies.require(new TemplateName(name));
+        return ResponseEntity.ok()
+                .eTag(Versions.tag(t.revision()))
+                .body(new TemplateView(t.name(), t.revision(), t.text(), t.author(), t.at(), usedAt(name)));
+    }
+
+    @GetMapping("/api/v1/templates/{name}/revisions")
+    List<PolicyStore.StoredRevision> revisions(@PathVariable String name) {
+        policies.require(new TemplateName(name));
+        return store.revisions(new TemplateName(name));
+    }
+
+    @PostMapping("/api/v1/templates")
+    @ResponseStatus(HttpStatus.CREATED)
+    Created create(@RequestBody TemplateText given, Principal who) {
+        return new Created(policies.create(given.text(), who.getName()));
+    }
+
+    @PutMapping("/api/v1/templates/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void revise(
+            @PathVariable String name,
+            @RequestBody TemplateText given,
+            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+            Principal who) {
+        policies.revise(new TemplateName(name), given.text(), Optional.ofNullable(ifMatch), who.getName());
+    }
+
+    @PostMapping("/api/v1/policy")
+    Loaded load(@RequestBody TemplateText given, Principal who) {
+        return new Loaded(policies.load(given.text(), who.getName()));
+    }
+
+    @PostMapping("/api/v1/uses")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void use(@RequestBody Use given, Principal who) {
+        policies.use(new TemplateName(given.template()), Node.parse(given.node()), who.getName());
+    }
+
+    @DeleteMapping("/api/v1/uses")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void stopUsing(@RequestParam String template, @RequestParam String node, Principal who) {
+        policies.stopUsing(new TemplateName(template), Node.parse(node), who.getName());
+    }
+
+    @PostMapping("/api/v1/overrides")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void override(@RequestBody Overrides given, Principal who) {
+        policies.override(
+                Node.parse(given.node()),
+                given.set() == null ? Map.of() : given.set(),
+                given.unset() == null ? List.of() : given.unset(),
+                given.fixed(),
+                given.because(),
+                Optional.ofNullable(given.until()).map(PolicyApi::date),
+                who.getName());
+    }
+
+    /** Takes overrides of one setting at a node away, with and without an end date. */
+    @DeleteMapping("/api/v1/overrides")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBack(@RequestParam String node, @RequestParam String key, Principal who) {
+        policies.takeBack(Node.parse(node), Catalogue.named(key).key(), who.getName());
+    }
+
+    private static LocalDate date(String text) {
+        try {
+            return LocalDate.parse(text);
+        } catch (DateTimeParseException e) {
+            throw new Problem(Problem.Kind.INVALID, "\"" + text + "\" is not a date; expected a form like 2027-03-01");
+        }
+    }
+}

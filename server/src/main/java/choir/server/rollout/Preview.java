@@ -1,0 +1,49 @@
+package choir.server.rollout;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a rollout would change, in the recorders' own units. It holds for what it saw: a camera that moves before its
+ * turn is skipped.
+ *
+ * @param cameras those that would change
+ * @param inTune how many of the selection need nothing
+ * @param unread cameras of which nothing is known, because their recorder could not be read or was not read yet
+ * @param pauses recorders of which all channels stop recording for some seconds while one of them is written
+ */
+public record Preview(
+        long id,
+        String selection,
+        String createdAt,
+        List<OfCamera> cameras,
+        int inTune,
+        List<Unread> unread,
+        List<String> pauses) {
+    public record OfCamera(
+            String camera,
+            String label,
+            String group,
+            String recorder,
+            String family,
+            List<OfSetting> changes,
+            List<Cannot> cannot) {}
+
+    /**
+     * @param before missing when the recorder did not show any
+     * @param approximated in words, when the recorder cannot take exactly what was asked
+     */
+    public record OfSetting(
+            String key,
+            String title,
+            @Nullable String before,
+            String after,
+            String origin,
+            String cause,
+            @Nullable String approximated) {}
+
+    /** What the recorder has no place for. */
+    public record Cannot(String key, String title, String asked, String why) {}
+
+    public record Unread(String camera, String why) {}
+}

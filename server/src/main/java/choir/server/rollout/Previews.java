@@ -1,0 +1,136 @@
+package choir.server.rollout;
+
+import choir.drift.Deviation;
+import choir.family.Family;
+import choir.family.NativeValue;
+import choir.family.Translation.Wish;
+import choir.policy.Catalogue;
+import choir.policy.SettingKey;
+import choir.rollout.Change;
+import choir.rollout.Changes;
+import choir.server.db.Database;
+import choir.server.fleet.StoredCamera;
+import choir.server.standing.Origins;
+import choir.server.standing.Standing;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+
+/** Makes previews and keeps what each of them saw. */
+@Component
+class Previews {
+    private final Database database;
+    private final Clock clock;
+
+    Previews(Database database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** @param only the settings to give out; empty for all */
+    record Scope(Standing standing, Set<SettingKey> only) {}
+
+    Preview make(String selection, List<Scope> cameras, String who) {
+        List<Preview.OfCamera> changing = new ArrayList<>();
+        List<Preview.Unread> unread = new ArrayList<>();
+        Set<String> pauses = new TreeSet<>();
+        Map<Long, String> steps = new TreeMap<>();
+        int inTune = 0;
+        for (var scope : cameras) {
+            var standing = scope.standing();
+            if (standing.held().isEmpty()) {
+                unread.add(new Preview.Unread(standing.camera().camera().text(), whyUnread(standing)));
+                continue;
+            }
+            var changes = changes(standing, scope.only());
+            if (changes.isEmpty()) {
+                inTune++;
+                continue;
+            }
+            steps.put(standing.camera().id(), StoredChanges.write(changes));
+            changing.add(ofCamera(standing, changes));
+            if (standing.family().pause() == Family.Pause.ALL_CHANNELS) {
+                pauses.add(standing.recorder().name());
+            }
+        }
+        var now = clock.instant().toString();
+        long id = database.write(() -> store(selection, who, now, steps));
+        return new Preview(id, selection, now, changing, inTune, unread, List.copyOf(pauses));
+    }
+
+    static Map<SettingKey, Change> changes(Standing standing, Set<SettingKey> only) {
+        Map<SettingKey, Change> changes = new TreeMap<>(
+                Changes.between(standing.translation(), standing.held().orElseThrow()));
+        if (!only.isEmpty()) {
+            changes.keySet().retainAll(only);
+        }
+        return changes;
+    }
+
+    private static String whyUnread(Standing standing) {
+        return standing.recorder().trouble().isEmpty()
+                ? "not read yet"
+                : standing.recorder().trouble();
+    }
+
+    private static Preview.OfCamera ofCamera(Standing standing, Map<SettingKey, Change> changes) {
+        List<Preview.OfSetting> settings = new ArrayList<>();
+        changes.forEach((key, change) -> settings.add(ofSetting(standing, key, change)));
+        List<Preview.Cannot> cannot = new ArrayList<>();
+        standing.translation().wishes().forEach((key, wish) -> {
+            if (wish instanceof Wish.Cannot(var asked, var why)) {
+                cannot.add(new Preview.Cannot(key.text(), Catalogue.get(key).title(), asked, why));
+            }
+        });
+        StoredCamera camera = standing.camera();
+        return new Preview.OfCamera(
+                camera.camera().text(),
+                camera.label(),
+                camera.group().text(),
+                standing.recorder().name(),
+                standing.family().name(),
+                settings,
+                cannot);
+    }
+
+    private static Preview.OfSetting ofSetting(Standing standing, SettingKey key, Change change) {
+        var approximated = standing.translation().wishes().get(key) instanceof Wish.Wanted w
+                ? w.approximated()
+                : Optional.<String>empty();
+        return new Preview.OfSetting(
+                key.text(),
+                Catalogue.get(key).title(),
+                change.before().map(NativeValue::text).orElse(null),
+                change.after().text(),
+                standing.policy().get(key).map(Origins::text).orElse(""),
+                standing.deviation(key)
+                        .map(Deviation::cause)
+                        .map(c -> c.words())
+                        .orElse(""),
+                approximated.orElse(null));
+    }
+
+    private long store(String selection, String who, String now, Map<Long, String> steps) {
+        long id = database.change("""
+                        INSERT INTO preview (selection, who, created_at) VALUES (:selection, :who, :at) RETURNING id
+                        """)
+                .param("selection", selection)
+                .param("who", who)
+                .param("at", now)
+                .query(Long.class)
+                .single();
+        steps.forEach((camera, changes) -> database.change(
+                        "INSERT INTO preview_step (preview, camera, changes) VALUES (:preview, :camera, :changes)")
+                .param("preview", id)
+                .param("camera", camera)
+                .param("changes", changes)
+                .update());
+        return id;
+    }
+}
