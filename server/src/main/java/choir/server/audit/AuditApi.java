@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Audits and what they found. */
 @RestController
 class AuditApi {
-    record Request(@Nullable String select) {}
+    record AuditRequest(@Nullable String select) {}
 
     private final Works works;
     private final FindingStore findings;
@@ -40,7 +40,7 @@ class AuditApi {
     }
 
     @PostMapping("/api/v1/audits")
-    ResponseEntity<Work> start(@RequestBody Request given, Principal who) {
+    ResponseEntity<Work> start(@RequestBody AuditRequest given, Principal who) {
         var select = given.select() == null ? "" : given.select();
         standings.someOf(select);
         long id = database.write(() -> works.add(Audits.KIND, select, "", who.getName()));

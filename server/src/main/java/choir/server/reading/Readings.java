@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Reading what recorders hold now, on demand. */
 @RestController
 class Readings {
-    record Request(@Nullable List<String> recorders) {}
+    record ReadingRequest(@Nullable List<String> recorders) {}
 
     private final FleetStore fleet;
     private final Database database;
@@ -33,7 +33,7 @@ class Readings {
     }
 
     @PostMapping("/api/v1/readings")
-    ResponseEntity<Work> start(@RequestBody Request given, Principal who) {
+    ResponseEntity<Work> start(@RequestBody ReadingRequest given, Principal who) {
         var names = given.recorders() == null
                 ? fleet.recorders().stream().map(StoredRecorder::name).toList()
                 : given.recorders();

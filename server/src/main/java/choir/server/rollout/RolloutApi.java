@@ -36,7 +36,7 @@ class RolloutApi {
      * @param first how many cameras go first; 3 when not said
      * @param maxFailedPercent share of a wave that may fail before the next does not start; 0 when not said
      */
-    record Start(
+    record RolloutRequest(
             long preview, @Nullable Integer first, @Nullable Integer maxFailedPercent) {}
 
     record Reapply(List<Long> findings) {}
@@ -81,7 +81,7 @@ class RolloutApi {
     }
 
     @PostMapping("/api/v1/rollouts")
-    ResponseEntity<Work> start(@RequestBody Start given, Principal who) {
+    ResponseEntity<Work> start(@RequestBody RolloutRequest given, Principal who) {
         var careful = Waves.CAREFUL;
         var waves = new Waves(
                 given.first() == null ? careful.first() : given.first(),

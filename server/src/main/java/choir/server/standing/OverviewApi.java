@@ -29,7 +29,7 @@ class OverviewApi {
      */
     record Cell(String key, int members, int inTune, List<MemberMark> marks) {}
 
-    record Row(String group, int cameras, List<Cell> cells) {}
+    record OverviewRow(String group, int cameras, List<Cell> cells) {}
 
     record AwayRecorder(String recorder, String trouble) {}
 
@@ -45,7 +45,7 @@ class OverviewApi {
             long minutesWithoutRecording,
             List<AwayRecorder> away,
             List<Column> columns,
-            List<Row> rows) {}
+            List<OverviewRow> rows) {}
 
     /** A group of the tree with the cameras in it and below it. */
     record GroupRow(
@@ -66,8 +66,8 @@ class OverviewApi {
         Map<Node.Group, List<Standing>> byGroup = new java.util.TreeMap<>();
         all.forEach(s -> byGroup.computeIfAbsent(s.camera().group(), g -> new ArrayList<>())
                 .add(s));
-        List<Row> rows = new ArrayList<>();
-        byGroup.forEach((group, members) -> rows.add(new Row(group.text(), members.size(), cells(members))));
+        List<OverviewRow> rows = new ArrayList<>();
+        byGroup.forEach((group, members) -> rows.add(new OverviewRow(group.text(), members.size(), cells(members))));
         return new Overview(
                 all.size(),
                 recorders.size(),

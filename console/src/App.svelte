@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
+  import { onMount } from 'svelte';
+  import { api, ask, Refused, type Schemas } from './lib/api/client';
+  import { apply, theme } from './lib/theme';
+  import Frame from './Frame.svelte';
+  import SignIn from './routes/SignIn.svelte';
+
+  const queries = new QueryClient({
+    defaultOptions: {
+      queries: {
+        staleTime: 5_000,
+        retry: (failures, error) => failures < 2 && !(error instanceof Refused && error.status >= 400),
+      },
+    },
+  });
+
+  let session = $state<Schemas['Session'] | null | undefined>();
+  let trouble = $state('');
+
+  onMount(() => {
+    apply(theme());
+    ask(api.GET('/api/v1/session'))
+      .then((s) => (session = s))
+      .catch((e: Refused) => {
+        session = null;
+        trouble = e.status === 401 ? '' : e.message;
+      });
+    const out = () => {
+      session = null;
+      queries.clear();
+    };
+    window.addEventListener('choir:signed-out', out);
+    return () => window.removeEventListener('choir:signed-out', out);
+  });
+</script>
+
+<QueryClientProvider client={queries}>
+  {#if session}
+    <Frame {session} />
+  {:else if session === null}
+    <SignIn {trouble} onsignedin={(s) => (session = s)} />
+  {/if}
+</QueryClientProvider>

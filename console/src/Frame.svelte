@@ -1,0 +1,131 @@
+<script lang="ts">
+  import Camera from '@lucide/svelte/icons/video';
+  import Disc from '@lucide/svelte/icons/hard-drive';
+  import Ear from '@lucide/svelte/icons/audio-lines';
+  import Eye from '@lucide/svelte/icons/table-2';
+  import Layers from '@lucide/svelte/icons/layers-2';
+  import Scroll from '@lucide/svelte/icons/scroll-text';
+  import Send from '@lucide/svelte/icons/send';
+  import { createQuery } from '@tanstack/svelte-query';
+  import { Router } from 'sv-router';
+  import { api, ask, type Schemas } from './lib/api/client';
+  import { count } from './lib/format';
+  import { apply, theme, type Theme } from './lib/theme';
+  import SelectionBox from './lib/ui/SelectionBox.svelte';
+  import { isActive, p, route } from './router';
+
+  let { session }: { session: Schemas['Session'] } = $props();
+
+  const VIEWS = [
+    { path: '/', word: 'Overview', icon: Eye },
+    { path: '/fleet', word: 'Fleet', icon: Camera },
+    { path: '/recorders', word: 'Recorders', icon: Disc },
+    { path: '/templates', word: 'Templates', icon: Layers },
+    { path: '/rollouts', word: 'Rollouts', icon: Send },
+    { path: '/audit', word: 'Audit', icon: Ear },
+    { path: '/journal', word: 'Journal', icon: Scroll },
+  ] as const;
+
+  const overview = createQuery(() => ({
+    queryKey: ['overview'],
+    queryFn: () => ask(api.GET('/api/v1/overview')),
+    refetchInterval: 30_000,
+  }));
+
+  let chosen = $state<Theme>(theme());
+  const select = $derived(String(route.search.select ?? ''));
+
+  function choose(next: Theme) {
+    chosen = next;
+    apply(next);
+  }
+
+  async function signOut() {
+    await ask(api.DELETE('/api/v1/session'));
+    window.dispatchEvent(new CustomEvent('choir:signed-out'));
+  }
+
+  function here(path: string): boolean {
+    return path === '/'
+      ? isActive('/')
+      : route.pathname.startsWith(path) || (path === '/fleet' && route.pathname.startsWith('/cameras'));
+  }
+</script>
+
+<a
+  href="#content"
+  class="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-raised focus:p-2"
+  >To the content</a
+>
+<div class="flex min-h-dvh flex-col md:flex-row">
+  <nav
+    aria-label="Views"
+    class="flex shrink-0 overflow-x-auto border-line max-md:order-last max-md:sticky max-md:bottom-0 max-md:z-30 max-md:border-t max-md:bg-paper md:sticky md:top-0 md:h-dvh md:w-[152px] md:flex-col md:border-r md:py-5"
+  >
+    <a
+      href={p('/')}
+      class="hidden items-center gap-2 px-5 pb-6 text-lg font-semibold text-ink no-underline md:flex"
+    >
+      <svg viewBox="0 0 26 14" class="h-3.5 w-6.5" aria-hidden="true">
+        <path d="M1 7h24M13 2v10" stroke="var(--faint)" stroke-width="1.5" />
+        <circle cx="13" cy="7" r="3.6" fill="var(--accent)" />
+      </svg>
+      Choir
+    </a>
+    {#each VIEWS as { path, word, icon: Icon } (path)}
+      <a
+        href={p(path)}
+        aria-current={here(path) ? 'page' : undefined}
+        class="flex items-center gap-2.5 px-5 py-2 text-ink no-underline hover:bg-sunken max-md:min-w-[72px] max-md:flex-1 max-md:flex-col max-md:gap-0.5 max-md:px-2 max-md:text-xs {here(
+          path,
+        )
+          ? 'bg-accent-wash font-semibold'
+          : ''}"
+      >
+        <Icon size={16} strokeWidth={1.75} aria-hidden="true" />
+        {word}
+      </a>
+    {/each}
+    <div class="hidden flex-1 md:block"></div>
+    <div class="hidden flex-col gap-2 px-5 text-sm text-faint md:flex">
+      <label class="flex flex-col gap-1">
+        Look
+        <select
+          class="field py-0 text-sm"
+          value={chosen}
+          onchange={(e) => choose(e.currentTarget.value as Theme)}
+        >
+          <option value="system">as the system</option>
+          <option value="light">light</option>
+          <option value="dark">dark</option>
+        </select>
+      </label>
+      <span class="truncate" title="{session.user}, {session.role.toLowerCase()}">{session.user}</span>
+      <button class="act text-sm" onclick={signOut}>Sign out</button>
+    </div>
+  </nav>
+  <div class="min-w-0 flex-1">
+    <div class="flex items-center gap-4 border-b border-line px-4 py-2 md:px-10">
+      <div class="max-w-[640px] flex-1"><SelectionBox value={select} /></div>
+      {#if overview.data && overview.data.waiting > 0}
+        <a
+          href={p('/rollouts') + '?select=state:waiting'}
+          class="flex shrink-0 items-center gap-2 text-sm text-waiting"
+          title="Said here and not on the recorders yet"
+        >
+          <svg viewBox="0 0 12 12" class="size-3" aria-hidden="true">
+            <circle cx="6" cy="6" r="4" fill="none" stroke="currentColor" stroke-width="2" />
+          </svg>
+          <span aria-hidden="true"
+            >{overview.data.waiting}<span class="max-sm:hidden">&nbsp;waiting</span></span
+          >
+          <span class="sr-only">{count(overview.data.waiting, 'camera')} waiting to be given out</span>
+        </a>
+      {/if}
+      <button class="act text-sm md:hidden" onclick={signOut}>Sign out</button>
+    </div>
+    <main id="content" tabindex="-1" class="px-4 py-8 md:px-10">
+      <Router />
+    </main>
+  </div>
+</div>

@@ -1,0 +1,52 @@
+/** Words and numbers as people read them. */
+
+const SHORT = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+
+export function when(instant: string | undefined): string {
+  return instant ? SHORT.format(new Date(instant)).replace(',', '') : 'never';
+}
+
+/** `3 min ago`, `2 h ago`, `5 days ago`. */
+export function ago(instant: string | undefined, now: Date = new Date()): string {
+  if (!instant) {
+    return 'never';
+  }
+  const minutes = Math.floor((now.getTime() - new Date(instant).getTime()) / 60_000);
+  if (minutes < 1) {
+    return 'just now';
+  }
+  if (minutes < 60) {
+    return `${minutes} min ago`;
+  }
+  const hours = Math.floor(minutes / 60);
+  return hours < 48 ? `${hours} h ago` : `${Math.floor(hours / 24)} days ago`;
+}
+
+export function duration(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  if (hours === 0) {
+    return `${rest} min`;
+  }
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+}
+
+export function count(n: number, one: string, many: string = one + 's'): string {
+  return `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`;
+}
+
+/** A group without the root that all of them share. */
+export function groupName(path: string): string {
+  return path === 'fleet' ? 'fleet' : path.replace(/^fleet\//, '').replaceAll('/', ' / ');
+}
+
+/** The group as a selection names it. */
+export function groupTerm(path: string): string {
+  return path === 'fleet' ? '' : `group:${path.replace(/^fleet\//, '')}`;
+}

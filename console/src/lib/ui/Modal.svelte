@@ -1,0 +1,26 @@
+<script lang="ts">
+  import { Dialog } from 'bits-ui';
+  import type { Snippet } from 'svelte';
+
+  let {
+    open = $bindable(),
+    title,
+    description,
+    children,
+  }: { open: boolean; title: string; description?: string; children: Snippet } = $props();
+</script>
+
+<Dialog.Root bind:open>
+  <Dialog.Portal>
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-ink/30" />
+    <Dialog.Content
+      class="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(640px,calc(100vw-32px))] -translate-x-1/2 overflow-y-auto rounded-md border border-line bg-raised p-6 shadow-xl"
+    >
+      <Dialog.Title class="text-lg font-semibold">{title}</Dialog.Title>
+      {#if description}
+        <Dialog.Description class="mt-1 text-sm text-faint">{description}</Dialog.Description>
+      {/if}
+      <div class="mt-4">{@render children()}</div>
+    </Dialog.Content>
+  </Dialog.Portal>
+</Dialog.Root>

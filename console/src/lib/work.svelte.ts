@@ -1,0 +1,42 @@
+import { ask, api, type Schemas } from './api/client';
+
+export type Work = Schemas['Work'];
+
+export function hasEnded(work: Work): boolean {
+  return work.state !== 'waiting' && work.state !== 'running';
+}
+
+/** Follows one piece of long work by the service's events until it ends. */
+export class WorkFollower {
+  work = $state<Work | undefined>();
+  #source: EventSource | undefined;
+
+  follow(id: number, ended: (work: Work) => void = () => {}) {
+    this.stop();
+    const source = new EventSource(`/api/v1/works/${id}/progress`);
+    this.#source = source;
+    const take = (work: Work) => {
+      this.work = work;
+      if (hasEnded(work)) {
+        this.stop();
+        ended(work);
+      }
+    };
+    source.addEventListener('work', (e) => take(JSON.parse((e as MessageEvent<string>).data) as Work));
+    source.onerror = () => {
+      // The stream ends with the work; if it broke off before, the browser tries again by itself.
+      void ask(api.GET('/api/v1/works/{id}', { params: { path: { id } } }))
+        .then((work) => hasEnded(work) && this.#source && take(work))
+        .catch(() => this.stop());
+    };
+  }
+
+  stop() {
+    this.#source?.close();
+    this.#source = undefined;
+  }
+
+  get running(): boolean {
+    return this.work !== undefined && !hasEnded(this.work);
+  }
+}

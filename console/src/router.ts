@@ -1,0 +1,23 @@
+import { createRouter } from 'sv-router';
+
+/** Every view is loaded when it is needed. */
+export const { p, navigate, isActive, route } = createRouter({
+  '/': () => import('./routes/Overview.svelte'),
+  '/fleet': () => import('./routes/Fleet.svelte'),
+  '/recorders': () => import('./routes/Recorders.svelte'),
+  '/recorders/:name': () => import('./routes/Recorder.svelte'),
+  '/cameras/:recorder/:channel': () => import('./routes/Camera.svelte'),
+  '/templates': () => import('./routes/Templates.svelte'),
+  '/templates/:name': () => import('./routes/Template.svelte'),
+  '/rollouts': () => import('./routes/Rollouts.svelte'),
+  '/rollouts/:id': () => import('./routes/Rollout.svelte'),
+  '/audit': () => import('./routes/Audit.svelte'),
+  '/journal': () => import('./routes/Journal.svelte'),
+  '*': () => import('./routes/NotFound.svelte'),
+});
+
+/** The address of a camera's page. */
+export function cameraPath(camera: string): string {
+  const [recorder = '', channel = ''] = camera.split('/');
+  return p('/cameras/:recorder/:channel', { params: { recorder, channel } });
+}

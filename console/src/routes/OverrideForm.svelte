@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api/client';
+  import Trouble from '../lib/ui/Trouble.svelte';
+
+  let { node, startKey = '', ondone }: { node: string; startKey?: string; ondone: () => void } = $props();
+
+  const settings = createQuery(() => ({
+    queryKey: ['settings'],
+    queryFn: () => ask(api.GET('/api/v1/settings')),
+    staleTime: Infinity,
+  }));
+  let key = $derived(startKey || 'motion.sensitivity');
+  let value = $state('');
+  let because = $state('');
+  let until = $state('');
+  let busy = $state(false);
+  let error = $state<Error | undefined>();
+  const setting = $derived(settings.data?.find((s) => s.key === key));
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    busy = true;
+    error = undefined;
+    try {
+      await ask(
+        api.POST('/api/v1/overrides', {
+          body: { node, set: { [key]: value }, because, fixed: false, ...(until ? { until } : {}) },
+        }),
+      );
+      ondone();
+    } catch (e) {
+      error = e as Error;
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<form onsubmit={save} class="grid gap-4">
+  <label>
+    <span class="head mb-1 block">Setting</span>
+    <select class="field w-full" bind:value={key} name="key">
+      {#each settings.data ?? [] as s (s.key)}<option value={s.key}>{s.title} ({s.key})</option>{/each}
+    </select>
+  </label>
+  <label>
+    <span class="head mb-1 block">Value</span>
+    <input
+      class="field w-full"
+      bind:value
+      name="value"
+      required
+      aria-describedby="value-help"
+      spellcheck="false"
+    />
+    <span id="value-help" class="mt-1 block text-xs text-faint">
+      {setting ? `${setting.meaning} Expected: ${setting.expected}.` : ''}
+    </span>
+  </label>
+  {#if setting}
+    <p class="border-l-2 border-line pl-3 text-xs text-faint">
+      <span class="font-semibold text-loss">Loss</span> · {setting.loss}<br />
+      <span class="font-semibold text-waste">Waste</span> · {setting.waste}
+    </p>
+  {/if}
+  <label>
+    <span class="head mb-1 block">Because</span>
+    <input class="field w-full" bind:value={because} name="because" required maxlength="500" />
+  </label>
+  <label>
+    <span class="head mb-1 block">Until, if it shall end by itself</span>
+    <input class="field" type="date" bind:value={until} name="until" />
+  </label>
+  <Trouble {error} />
+  <div><button class="act act-main" disabled={busy}>{busy ? 'Saving …' : 'Save the override'}</button></div>
+</form>

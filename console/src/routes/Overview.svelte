@@ -1,0 +1,144 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../lib/api/client';
+  import { count, duration, groupName, groupTerm } from '../lib/format';
+  import Empty from '../lib/ui/Empty.svelte';
+  import Loaded from '../lib/ui/Loaded.svelte';
+  import MarkStrip from '../lib/ui/MarkStrip.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import { p } from '../router';
+
+  type Overview = Schemas['Overview'];
+
+  const overview = createQuery(() => ({
+    queryKey: ['overview'],
+    queryFn: () => ask(api.GET('/api/v1/overview')),
+  }));
+
+  function answer(o: Overview): string {
+    if (o.cameras === 0) {
+      return 'There is no camera yet.';
+    }
+    return o.inTune === o.cameras
+      ? `Yes: all ${count(o.cameras, 'camera')} hold what they should.`
+      : `${o.inTune} of ${count(o.cameras, 'camera')} hold what they should.`;
+  }
+
+  /** Settings that nobody governs anywhere would be empty columns. */
+  function columns(o: Overview) {
+    return o.columns.filter((_, i) => o.rows.some((r) => (r.cells[i]?.members ?? 0) > 0));
+  }
+
+  function cell(row: Schemas['OverviewRow'], key: string): Schemas['Cell'] | undefined {
+    return row.cells.find((c) => c.key === key && c.members > 0);
+  }
+
+  function label(cell: Schemas['Cell'], title: string): string {
+    const astray = cell.members - cell.inTune;
+    return astray === 0
+      ? `${title}: all ${cell.members} in tune`
+      : `${title}: ${astray} of ${cell.members} not in tune`;
+  }
+
+  function astray(cell: Schemas['Cell']) {
+    return cell.marks.filter((m) => m.kind !== 'in-tune');
+  }
+</script>
+
+<Page question="Is the fleet in tune?" answer={overview.data ? answer(overview.data) : undefined}>
+  <Loaded query={overview}>
+    {#snippet children(o)}
+      {#if o.cameras === 0}
+        <Empty title="No recorder is known yet.">
+          Add one from the command line: choir recorder add. Its cameras appear once it is read.
+        </Empty>
+      {:else}
+        <div class="mb-8 grid gap-x-10 gap-y-5 md:grid-cols-3">
+          <section class="border-t-2 pt-2 {o.atRisk > 0 ? 'border-loss' : 'border-line'}">
+            <h2 class="head">At risk of loss</h2>
+            {#if o.atRisk > 0}
+              <p>
+                <a href={p('/audit') + '?select=state:at-risk'} class="font-semibold text-loss"
+                  >{count(o.atRisk, 'camera')}</a
+                >
+                {o.atRisk === 1 ? 'loses' : 'lose'} footage now:
+                {duration(o.minutesWithoutRecording)} a week without recording.
+              </p>
+            {:else}
+              <p>No camera is known to lose footage.</p>
+            {/if}
+          </section>
+          <section class="border-t-2 pt-2 {o.waiting > 0 ? 'border-waiting' : 'border-line'}">
+            <h2 class="head">Waiting</h2>
+            {#if o.waiting > 0}
+              <p>
+                <a href={p('/rollouts') + '?select=state:waiting'} class="font-semibold text-waiting"
+                  >{count(o.waiting, 'camera')}</a
+                >
+                {o.waiting === 1 ? 'waits' : 'wait'} for what is said here to be given out.
+              </p>
+            {:else}
+              <p>Everything that is said here is on the recorders.</p>
+            {/if}
+          </section>
+          <section class="border-t-2 pt-2 {o.drifted + o.unknown > 0 ? 'border-waste' : 'border-line'}">
+            <h2 class="head">Changed or not read</h2>
+            <p>
+              {#if o.drifted > 0}
+                <a href={p('/audit') + '?select=state:drifted'} class="font-semibold"
+                  >{count(o.drifted, 'camera')}</a
+                >
+                {o.drifted === 1 ? 'was' : 'were'} changed at the recorder.
+              {:else}
+                No camera was changed at its recorder.
+              {/if}
+              {#if o.unknown > 0}
+                {count(o.unknown, 'camera')} could not be read ({o.away.map((a) => a.recorder).join(', ')}).
+              {/if}
+            </p>
+          </section>
+        </div>
+        <div class="overflow-x-auto">
+          <table class="w-full min-w-[880px] border-collapse text-sm">
+            <caption class="sr-only">Groups against settings, with a mark for what is not in tune</caption>
+            <thead>
+              <tr class="border-b border-line align-bottom">
+                <th class="head py-2 pr-4" scope="col">Group</th>
+                <th class="head py-2 pr-4 text-right" scope="col">Cameras</th>
+                {#each columns(o) as column (column.key)}
+                  <th class="head px-1 py-2 text-center" scope="col">{column.title}</th>
+                {/each}
+              </tr>
+            </thead>
+            <tbody>
+              {#each o.rows as row (row.group)}
+                <tr class="border-b border-line/60 hover:bg-raised">
+                  <th scope="row" class="py-1.5 pr-4 text-left font-normal whitespace-nowrap">
+                    <a
+                      class="text-ink no-underline hover:underline"
+                      href={p('/fleet') + '?select=' + encodeURIComponent(groupTerm(row.group))}
+                      >{groupName(row.group)}</a
+                    >
+                  </th>
+                  <td class="py-1.5 pr-4 text-right">{row.cameras}</td>
+                  {#each columns(o) as column (column.key)}
+                    {@const c = cell(row, column.key)}
+                    <td class="px-1 py-1.5 text-center">
+                      {#if c}
+                        <MarkStrip members={astray(c)} quiet={c.inTune} label={label(c, column.title)} />
+                      {/if}
+                    </td>
+                  {/each}
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+        <p class="mt-4 text-xs text-faint">
+          Dot on the notch: in tune. Left: towards loss, right: towards waste. Ring: waiting. Gap: not read.
+          Square: the recorder cannot do it.
+        </p>
+      {/if}
+    {/snippet}
+  </Loaded>
+</Page>

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api/client';
+  import { when } from '../lib/format';
+  import Empty from '../lib/ui/Empty.svelte';
+  import Loaded from '../lib/ui/Loaded.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import Trouble from '../lib/ui/Trouble.svelte';
+  import TuningMark from '../lib/ui/TuningMark.svelte';
+  import { WorkFollower } from '../lib/work.svelte';
+  import { cameraPath, route } from '../router';
+
+  const name = $derived(route.params.name ?? '');
+  const client = useQueryClient();
+  const recorder = createQuery(() => ({
+    queryKey: ['recorder', name],
+    queryFn: () => ask(api.GET('/api/v1/recorders/{name}', { params: { path: { name } } })),
+  }));
+  const cameras = createQuery(() => ({
+    queryKey: ['holds', name],
+    queryFn: async () => {
+      const page = await ask(
+        api.GET('/api/v1/cameras', { params: { query: { select: `recorder:${name}`, limit: 1000 } } }),
+      );
+      return Promise.all(
+        page.items.map((c) =>
+          ask(
+            api.GET('/api/v1/cameras/{recorder}/{channel}', {
+              params: { path: { recorder: c.recorder, channel: c.channel } },
+            }),
+          ),
+        ),
+      );
+    },
+  }));
+  const reading = new WorkFollower();
+  let error = $state<Error | undefined>();
+
+  async function read() {
+    error = undefined;
+    try {
+      const work = await ask(api.POST('/api/v1/readings', { body: { recorders: [name] } }));
+      reading.follow(work.id, () => client.invalidateQueries());
+    } catch (e) {
+      error = e as Error;
+    }
+  }
+
+  const answer = $derived(
+    recorder.data
+      ? recorder.data.trouble ||
+          `${recorder.data.manufacturer} ${recorder.data.model}, firmware ${recorder.data.firmware}, zone ${recorder.data.zone}; read ${when(recorder.data.readAt)}.`
+      : undefined,
+  );
+  const keys = $derived(
+    (cameras.data?.[0]?.settings ?? []).filter((s) =>
+      cameras.data?.some((c) => c.settings.some((o) => o.key === s.key && o.observed)),
+    ),
+  );
+</script>
+
+<Page question="What does {name} hold now?" {answer}>
+  {#snippet act()}
+    <button class="act act-main" onclick={read} disabled={reading.running}
+      >{reading.running ? 'Reading …' : 'Read it now'}</button
+    >
+  {/snippet}
+  <Trouble {error} />
+  <Loaded query={cameras}>
+    {#snippet children(all)}
+      {#if all.length === 0 || keys.length === 0}
+        <Empty title="Nothing is known of its cameras.">It was not read yet, or it did not answer.</Empty>
+      {:else}
+        <div class="overflow-x-auto">
+          <table class="w-full text-sm">
+            <thead>
+              <tr class="border-b border-line align-bottom">
+                <th class="head py-2 pr-4" scope="col">Tuning</th>
+                <th class="head py-2 pr-4" scope="col">Camera</th>
+                {#each keys as key (key.key)}<th class="head py-2 pr-4" scope="col">{key.title}</th>{/each}
+              </tr>
+            </thead>
+            <tbody>
+              {#each all as camera (camera.row.camera)}
+                <tr class="border-b border-line/60 align-top hover:bg-raised">
+                  <td class="py-2 pr-4"><TuningMark mark={camera.row.mark} /></td>
+                  <td class="py-2 pr-4 whitespace-nowrap">
+                    <a href={cameraPath(camera.row.camera)} class="native">{camera.row.camera}</a>
+                    {camera.row.label}
+                  </td>
+                  {#each keys as key (key.key)}
+                    {@const held = camera.settings.find((s) => s.key === key.key)?.observed ?? ''}
+                    <td class="native max-w-[280px] py-2 pr-4">{held}</td>
+                  {/each}
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      {/if}
+    {/snippet}
+  </Loaded>
+</Page>

@@ -1,0 +1,92 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../lib/api/client';
+  import { count, when } from '../lib/format';
+  import Empty from '../lib/ui/Empty.svelte';
+  import Loaded from '../lib/ui/Loaded.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import Progress from '../lib/ui/Progress.svelte';
+  import Trouble from '../lib/ui/Trouble.svelte';
+  import { WorkFollower } from '../lib/work.svelte';
+  import { p } from '../router';
+
+  const client = useQueryClient();
+  const recorders = createQuery(() => ({
+    queryKey: ['recorders'],
+    queryFn: () => ask(api.GET('/api/v1/recorders')),
+  }));
+  const reading = new WorkFollower();
+  let error = $state<Error | undefined>();
+
+  async function readAll() {
+    error = undefined;
+    try {
+      const work = await ask(api.POST('/api/v1/readings', { body: {} }));
+      reading.follow(work.id, () => client.invalidateQueries());
+    } catch (e) {
+      error = e as Error;
+    }
+  }
+
+  function answer(all: Schemas['StoredRecorder'][] | undefined): string | undefined {
+    if (!all) {
+      return undefined;
+    }
+    const away = all.filter((r) => r.trouble).length;
+    return `${count(all.length, 'recorder')}; ${away === 0 ? 'all answered when last asked' : `${away} did not answer`}.`;
+  }
+
+  function clock(seconds: number): string {
+    return Math.abs(seconds) > 30
+      ? `${Math.floor(Math.abs(seconds) / 60)} min ${seconds < 0 ? 'slow' : 'fast'}`
+      : 'right';
+  }
+</script>
+
+<Page question="Do the recorders answer?" answer={answer(recorders.data)}>
+  {#snippet act()}
+    <button class="act act-main" onclick={readAll} disabled={reading.running}>Read all now</button>
+  {/snippet}
+  {#if reading.work && reading.running}
+    <div class="mb-6"><Progress work={reading.work} unit="recorders" /></div>
+  {/if}
+  <Trouble {error} />
+  <Loaded query={recorders}>
+    {#snippet children(all)}
+      {#if all.length === 0}
+        <Empty title="No recorder is known yet.">Add one from the command line: choir recorder add.</Empty>
+      {:else}
+        <div class="overflow-x-auto">
+          <table class="w-full min-w-[760px] text-sm">
+            <thead>
+              <tr class="border-b border-line">
+                {#each ['Recorder', 'Make and model', 'Firmware', 'Zone', 'Clock', 'Read', 'State'] as head (head)}
+                  <th class="head py-2 pr-4" scope="col">{head}</th>
+                {/each}
+              </tr>
+            </thead>
+            <tbody>
+              {#each all as r (r.name)}
+                <tr class="border-b border-line/60 hover:bg-raised">
+                  <td class="py-2 pr-4"
+                    ><a href={p('/recorders/:name', { params: { name: r.name } })}>{r.name}</a></td
+                  >
+                  <td class="py-2 pr-4">{r.manufacturer} {r.model}</td>
+                  <td class="native py-2 pr-4">{r.firmware}</td>
+                  <td class="py-2 pr-4">{r.zone}</td>
+                  <td
+                    class="py-2 pr-4 {clock(r.clockAheadSeconds) === 'right'
+                      ? 'text-faint'
+                      : 'font-semibold text-loss'}">{clock(r.clockAheadSeconds)}</td
+                  >
+                  <td class="py-2 pr-4 whitespace-nowrap">{when(r.readAt)}</td>
+                  <td class="py-2 pr-4 {r.trouble ? 'text-loss' : 'text-faint'}">{r.trouble || 'answers'}</td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      {/if}
+    {/snippet}
+  </Loaded>
+</Page>

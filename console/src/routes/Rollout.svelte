@@ -1,0 +1,111 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api/client';
+  import { when } from '../lib/format';
+  import Loaded from '../lib/ui/Loaded.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import Progress from '../lib/ui/Progress.svelte';
+  import Trouble from '../lib/ui/Trouble.svelte';
+  import { hasEnded, WorkFollower } from '../lib/work.svelte';
+  import { cameraPath, navigate, route } from '../router';
+
+  const id = $derived(Number(route.params.id));
+  const client = useQueryClient();
+  const rollout = createQuery(() => ({
+    queryKey: ['rollout', id],
+    queryFn: () => ask(api.GET('/api/v1/rollouts/{id}', { params: { path: { id } } })),
+  }));
+  const follower = new WorkFollower();
+  const work = $derived(follower.work ?? rollout.data?.work);
+  let error = $state<Error | undefined>();
+
+  // The events come from outside; they are followed while this rollout is shown.
+  $effect(() => {
+    follower.follow(id, () => void client.invalidateQueries());
+    return () => follower.stop();
+  });
+  // A step that ended shows in the table as well.
+  $effect(() => {
+    if (follower.work) {
+      void rollout.refetch();
+    }
+  });
+
+  async function undo() {
+    error = undefined;
+    try {
+      const started = await ask(api.POST('/api/v1/rollouts/{id}/undo', { params: { path: { id } } }));
+      navigate('/rollouts/:id', { params: { id: String(started.id) } });
+    } catch (e) {
+      error = e as Error;
+    }
+  }
+
+  const COLOUR: Record<string, string> = {
+    verified: 'text-accent',
+    mismatched: 'text-loss font-semibold',
+    failed: 'text-loss font-semibold',
+    skipped: 'text-waste',
+    writing: 'text-waiting',
+    planned: 'text-faint',
+  };
+  const answer = $derived(
+    work
+      ? hasEnded(work)
+        ? `${work.state === 'done' ? 'Done' : work.state === 'stopped' ? 'Stopped' : 'Failed'}: ${work.note}.`
+        : 'Being written, and read back step by step.'
+      : undefined,
+  );
+</script>
+
+<Page question="Did it take?" {answer}>
+  {#snippet act()}
+    {#if work && hasEnded(work)}
+      <button class="act" onclick={undo}>Undo this rollout</button>
+    {/if}
+  {/snippet}
+  <Trouble {error} />
+  {#if work}
+    <p class="mb-4 text-sm text-faint">
+      Rollout {id} by {work.who}, started {when(work.createdAt)}{work.endedAt
+        ? `, ended ${when(work.endedAt)}`
+        : ''}
+    </p>
+    <div class="mb-6"><Progress {work} unit="cameras" /></div>
+  {/if}
+  <Loaded query={rollout}>
+    {#snippet children(r)}
+      <div class="overflow-x-auto">
+        <table class="w-full min-w-[720px] text-sm">
+          <thead>
+            <tr class="border-b border-line">
+              {#each ['Camera', 'Wave', 'State', 'Changes', 'Detail'] as head (head)}
+                <th class="head py-2 pr-4" scope="col">{head}</th>
+              {/each}
+            </tr>
+          </thead>
+          <tbody>
+            {#each r.steps as s (s.camera)}
+              <tr class="border-b border-line/60 align-top hover:bg-raised">
+                <td class="py-2 pr-4 whitespace-nowrap">
+                  <a class="native" href={cameraPath(s.camera)}>{s.camera}</a>
+                  {s.label}
+                </td>
+                <td class="py-2 pr-4">{s.wave}</td>
+                <td class="py-2 pr-4 {COLOUR[s.state] ?? ''}">{s.state}</td>
+                <td class="py-2 pr-4">
+                  {#each s.changes as c (c.key)}
+                    <div>
+                      {c.title} <span class="native">{c.before ?? '–'} → <b>{c.after}</b></span>
+                    </div>
+                  {/each}
+                </td>
+                <td class="max-w-[320px] py-2 pr-4 text-faint">{s.detail}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
+    {/snippet}
+  </Loaded>
+</Page>

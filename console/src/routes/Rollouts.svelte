@@ -1,0 +1,118 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask, type Schemas } from '../lib/api/client';
+  import { when } from '../lib/format';
+  import Empty from '../lib/ui/Empty.svelte';
+  import Loaded from '../lib/ui/Loaded.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import SelectionBox from '../lib/ui/SelectionBox.svelte';
+  import Trouble from '../lib/ui/Trouble.svelte';
+  import { navigate, p, route } from '../router';
+  import PreviewTable from './PreviewTable.svelte';
+
+  const select = $derived(typeof route.search.select === 'string' ? route.search.select : undefined);
+  const rollouts = createQuery(() => ({
+    queryKey: ['rollouts'],
+    queryFn: () => ask(api.GET('/api/v1/rollouts')),
+  }));
+  /** A preview is asked for by its selection; it is made anew each time, since it holds only for what it saw. */
+  const preview = createQuery(() => ({
+    queryKey: ['preview', select],
+    queryFn: () => ask(api.POST('/api/v1/previews', { body: { select: select ?? '' } })),
+    enabled: select !== undefined,
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  }));
+  let first = $state(3);
+  let error = $state<Error | undefined>();
+  let busy = $state(false);
+
+  async function start(made: Schemas['Preview']) {
+    error = undefined;
+    busy = true;
+    try {
+      const work = await ask(api.POST('/api/v1/rollouts', { body: { preview: made.id, first } }));
+      navigate('/rollouts/:id', { params: { id: String(work.id) } });
+    } catch (e) {
+      error = e as Error;
+    } finally {
+      busy = false;
+    }
+  }
+
+  const answer = $derived(
+    preview.data
+      ? `${preview.data.cameras.length} cameras would change, ${preview.data.inTune} hold what is asked, ${preview.data.unread.length} are not known.`
+      : 'Choose cameras to see what would change at their recorders before anything is written.',
+  );
+</script>
+
+<Page question="What would be given out?" {answer}>
+  <div class="mb-6 max-w-[640px]">
+    <SelectionBox value={select ?? ''} onchoose={(s) => navigate('/rollouts', { search: { select: s } })} />
+  </div>
+  {#if select !== undefined}
+    <Loaded query={preview}>
+      {#snippet children(made)}
+        {#if made.cameras.length > 0}
+          <form
+            class="mb-4 flex flex-wrap items-end gap-4"
+            onsubmit={(e) => {
+              e.preventDefault();
+              void start(made);
+            }}
+          >
+            <label>
+              <span class="head mb-1 block">Cameras that go first</span>
+              <input class="field w-32" type="number" min="1" bind:value={first} name="first" />
+            </label>
+            <button class="act act-main" disabled={busy}>Start the rollout</button>
+            {#each made.pauses as recorder (recorder)}
+              <p class="text-sm text-waste">
+                {recorder} stops recording on all its channels for some seconds while it is written.
+              </p>
+            {/each}
+          </form>
+        {/if}
+        <Trouble {error} />
+        <PreviewTable preview={made} />
+      {/snippet}
+    </Loaded>
+  {/if}
+
+  <h2 class="mt-10 mb-2 text-lg font-semibold">Rollouts so far</h2>
+  <Loaded query={rollouts}>
+    {#snippet children(all)}
+      {#if all.length === 0}
+        <Empty title="Nothing was given out yet." />
+      {:else}
+        <div class="overflow-x-auto">
+          <table class="w-full min-w-[640px] text-sm">
+            <thead>
+              <tr class="border-b border-line">
+                {#each ['Rollout', 'Started', 'By', 'Cameras', 'State', 'Outcome'] as head (head)}
+                  <th class="head py-2 pr-4" scope="col">{head}</th>
+                {/each}
+              </tr>
+            </thead>
+            <tbody>
+              {#each all as w (w.id)}
+                <tr class="border-b border-line/60 hover:bg-raised">
+                  <td class="py-2 pr-4"
+                    ><a href={p('/rollouts/:id', { params: { id: String(w.id) } })}>Rollout {w.id}</a></td
+                  >
+                  <td class="py-2 pr-4 whitespace-nowrap">{when(w.createdAt)}</td>
+                  <td class="py-2 pr-4">{w.who}</td>
+                  <td class="max-w-[280px] truncate py-2 pr-4" title={w.selection}>{w.selection || 'all'}</td>
+                  <td class="py-2 pr-4">{w.state}</td>
+                  <td class="py-2 pr-4">{w.note}</td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      {/if}
+    {/snippet}
+  </Loaded>
+</Page>

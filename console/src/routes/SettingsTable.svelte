@@ -1,0 +1,86 @@
+<script lang="ts">
+  import type { Schemas } from '../lib/api/client';
+  import { groupName } from '../lib/format';
+  import TuningMark from '../lib/ui/TuningMark.svelte';
+  import { p } from '../router';
+
+  type Setting = Schemas['SettingRow'];
+
+  let {
+    settings,
+    onoverride,
+    ontakeback,
+  }: {
+    settings: Setting[];
+    onoverride: (key: string) => void;
+    ontakeback: (key: string, node: string) => void;
+  } = $props();
+
+  /** A long week stands below in full; here its first windows do. */
+  function short(text: string | undefined): string {
+    return text && text.length > 70 ? text.slice(0, 68) + ' …' : (text ?? '');
+  }
+</script>
+
+<div class="mt-2 overflow-x-auto">
+  <table class="w-full min-w-[900px] text-sm">
+    <thead>
+      <tr class="border-b border-line">
+        {#each ['Tuning', 'Setting', 'Asked', 'From', 'Recorder ought to hold', 'Recorder holds', ''] as head (head)}
+          <th class="head py-2 pr-4" scope="col"
+            >{head || ''}<span class="sr-only">{head ? '' : 'Act'}</span></th
+          >
+        {/each}
+      </tr>
+    </thead>
+    <tbody>
+      {#each settings as s (s.key)}
+        <tr class="border-b border-line/60 align-top hover:bg-raised">
+          <td class="py-2 pr-4"><TuningMark mark={s.mark} /></td>
+          <th scope="row" class="py-2 pr-4 text-left font-semibold" title={s.meaning}>{s.title}</th>
+          <td class="max-w-[260px] py-2 pr-4" title={s.asked}>
+            {#if s.asked}{short(s.asked)}{#if s.fixed}<span class="text-faint"> · fixed</span>{/if}
+            {:else}<span class="text-faint">not governed</span>{/if}
+          </td>
+          <td class="max-w-[300px] py-2 pr-4">
+            {#each s.origins as o (o.text)}
+              <div>
+                {#if o.template}
+                  <a href={p('/templates/:name', { params: { name: o.template } })}>{o.template}</a>
+                  <span class="text-faint">at {groupName(o.node)}</span>
+                {:else}
+                  override <span class="text-faint">at {groupName(o.node)}: {o.because}</span>
+                  <button class="text-accent underline" onclick={() => ontakeback(s.key, o.node)}
+                    >take back</button
+                  >
+                {/if}
+              </div>
+            {/each}
+            {#each s.beaten as b (b.origin.text)}
+              <div class="text-faint">
+                beat <s>{b.value}</s> of {b.origin.template ?? 'an override'} at {groupName(b.origin.node)}
+              </div>
+            {/each}
+          </td>
+          <td class="native max-w-[220px] py-2 pr-4" title={s.wanted}>
+            {#if s.cannot}<span class="font-sans text-sm text-cannot">{s.cannot}</span>{:else}{short(
+                s.wanted,
+              )}{/if}
+            {#if s.approximated}<div class="font-sans text-xs text-faint">{s.approximated}</div>{/if}
+          </td>
+          <td
+            class="native max-w-[220px] py-2 pr-4 {s.observed && s.wanted && s.mark.kind !== 'in-tune'
+              ? 'font-semibold text-loss'
+              : ''}"
+            title={s.observed}>{short(s.observed)}</td
+          >
+          <td class="py-2 text-right">
+            <button class="text-accent underline" onclick={() => onoverride(s.key)}
+              >override<span class="sr-only"> {s.title}</span></button
+            >
+          </td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>

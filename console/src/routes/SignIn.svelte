@@ -1,0 +1,78 @@
+<script lang="ts">
+  import { api, ask, Refused, type Schemas } from '../lib/api/client';
+  import Trouble from '../lib/ui/Trouble.svelte';
+
+  let { trouble, onsignedin }: { trouble: string; onsignedin: (session: Schemas['Session']) => void } =
+    $props();
+
+  let user = $state('');
+  let password = $state('');
+  let fresh = $state('');
+  let mustChoose = $state(false);
+  let busy = $state(false);
+  let error = $state<Error | undefined>();
+
+  async function signIn(event: SubmitEvent) {
+    event.preventDefault();
+    busy = true;
+    error = undefined;
+    try {
+      if (mustChoose) {
+        await ask(api.POST('/api/v1/session/password', { body: { user, old: password, fresh } }));
+        password = fresh;
+      }
+      // The first answer brings the cookie that later writes are checked by.
+      await api.GET('/api/v1/session').catch(() => undefined);
+      const session = await ask(api.POST('/api/v1/session', { body: { user, password } }));
+      mustChoose = session.mustChoosePassword;
+      if (!mustChoose) {
+        onsignedin(session);
+      }
+    } catch (e) {
+      error = e as Refused;
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<svelte:head><title>Sign in · Choir</title></svelte:head>
+<main class="grid min-h-dvh place-items-center px-4">
+  <form onsubmit={signIn} class="w-full max-w-[360px]">
+    <svg viewBox="0 0 360 40" class="mb-8 w-full" aria-hidden="true">
+      <path d="M0 20h360M180 6v28" stroke="var(--line)" stroke-width="1.5" />
+      <circle cx="180" cy="20" r="7" fill="var(--accent)" />
+    </svg>
+    <h1 class="text-2xl font-semibold">Choir</h1>
+    <p class="mt-1 mb-6 text-faint">Is every camera set as it should be?</p>
+    <label class="mb-3 block">
+      <span class="head mb-1 block">Name</span>
+      <input class="field w-full" bind:value={user} autocomplete="username" required />
+    </label>
+    <label class="mb-3 block">
+      <span class="head mb-1 block">{mustChoose ? 'One-time password' : 'Password'}</span>
+      <input
+        class="field w-full"
+        type="password"
+        bind:value={password}
+        autocomplete="current-password"
+        required
+      />
+    </label>
+    {#if mustChoose}
+      <label class="mb-3 block">
+        <span class="head mb-1 block">Your own password, 10 characters or more</span>
+        <input
+          class="field w-full"
+          type="password"
+          bind:value={fresh}
+          minlength="10"
+          autocomplete="new-password"
+          required
+        />
+      </label>
+    {/if}
+    <Trouble error={error ?? (trouble ? new Error(trouble) : undefined)} />
+    <button class="act act-main mt-4 w-full" disabled={busy}>{busy ? 'Signing in …' : 'Sign in'}</button>
+  </form>
+</main>

@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api/client';
+  import { groupName, when } from '../lib/format';
+  import Loaded from '../lib/ui/Loaded.svelte';
+  import Modal from '../lib/ui/Modal.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import Trouble from '../lib/ui/Trouble.svelte';
+  import { p, route } from '../router';
+  import TemplateText from './TemplateText.svelte';
+
+  const name = $derived(route.params.name ?? '');
+  const client = useQueryClient();
+  const template = createQuery(() => ({
+    queryKey: ['template', name],
+    queryFn: () => ask(api.GET('/api/v1/templates/{name}', { params: { path: { name } } })),
+  }));
+  const groups = createQuery(() => ({
+    queryKey: ['groups'],
+    queryFn: () => ask(api.GET('/api/v1/groups')),
+  }));
+  let editing = $state(false);
+  let node = $state('');
+  let error = $state<Error | undefined>();
+
+  async function attempt(work: () => Promise<unknown>) {
+    error = undefined;
+    try {
+      await work();
+      await client.invalidateQueries();
+    } catch (e) {
+      error = e as Error;
+    }
+  }
+
+  const use = () => attempt(() => ask(api.POST('/api/v1/uses', { body: { template: name, node } })));
+  const stop = (at: string) =>
+    attempt(() =>
+      ask(
+        api.DELETE('/api/v1/uses', {
+          params: { query: { template: name, node: at.startsWith('fleet') ? at : `camera:${at}` } },
+        }),
+      ),
+    );
+
+  async function revise(text: string) {
+    await ask(
+      api.PUT('/api/v1/templates/{name}', {
+        params: { path: { name }, header: { 'If-Match': `"${template.data?.revision ?? 0}"` } },
+        body: { text },
+      }),
+    );
+    editing = false;
+    await client.invalidateQueries();
+  }
+</script>
+
+<Page
+  question={name}
+  answer={template.data
+    ? `Revision ${template.data.revision}, written ${when(template.data.at)} by ${template.data.author}.`
+    : undefined}
+>
+  {#snippet act()}
+    <button class="act" onclick={() => (editing = true)}>Change …</button>
+    <a class="act no-underline" href={p('/rollouts') + `?select=template:${name}`}>Preview</a>
+  {/snippet}
+  <Loaded query={template}>
+    {#snippet children(t)}
+      <div class="grid gap-10 lg:grid-cols-[3fr_2fr]">
+        <pre class="native overflow-x-auto border-y border-line py-4 leading-5">{t.text}</pre>
+        <section aria-labelledby="used">
+          <h2 id="used" class="text-lg font-semibold">Used at</h2>
+          <ul class="mt-2">
+            {#each t.usedAt as at (at)}
+              <li class="flex justify-between border-b border-line/60 py-1.5">
+                {at}
+                <button class="text-sm text-accent underline" onclick={() => stop(at)}
+                  >stop using<span class="sr-only"> at {at}</span></button
+                >
+              </li>
+            {:else}
+              <li class="text-faint">nowhere yet</li>
+            {/each}
+          </ul>
+          <form
+            class="mt-4 flex flex-wrap items-end gap-2"
+            onsubmit={(e) => {
+              e.preventDefault();
+              void use();
+            }}
+          >
+            <label class="flex-1">
+              <span class="head mb-1 block">Use it on a group</span>
+              <select class="field w-full" bind:value={node} name="node" required>
+                <option value="" disabled>choose …</option>
+                {#each groups.data ?? [] as g (g.group)}<option value={g.group}
+                    >{groupName(g.group)} ({g.cameras})</option
+                  >{/each}
+              </select>
+            </label>
+            <button class="act act-main">Use it there</button>
+          </form>
+          <div class="mt-3"><Trouble {error} /></div>
+        </section>
+      </div>
+    {/snippet}
+  </Loaded>
+</Page>
+
+<Modal
+  bind:open={editing}
+  title="Change {name}"
+  description="Saving makes a new revision; earlier ones stay."
+>
+  <TemplateText text={template.data?.text ?? ''} act="Save as a new revision" save={revise} />
+</Modal>

@@ -1,0 +1,11 @@
+/// <reference types="vitest/config" />
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [tailwindcss(), svelte()],
+  build: { assetsInlineLimit: 0, outDir: 'target/classes/static', emptyOutDir: true, assetsDir: 'assets' },
+  server: { proxy: { '/api': 'http://127.0.0.1:7480', '/actuator': 'http://127.0.0.1:7480' } },
+  test: { environment: 'jsdom', include: ['src/**/*.test.ts'] },
+});
