@@ -104,7 +104,7 @@
             : 'Run an audit to compare what cameras should have with what their recorders hold.'}
         </Empty>
       {:else}
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full min-w-[860px] text-sm">
             <thead>
               <tr class="border-b border-line">

@@ -47,7 +47,7 @@
     try {
       await ask(
         api.DELETE('/api/v1/overrides', {
-          params: { query: { node: node.includes('fleet') ? node : `camera:${node}`, key } },
+          params: { query: { node: node.startsWith('fleet') ? node : `camera:${node}`, key } },
         }),
       );
       await client.invalidateQueries();
@@ -133,7 +133,7 @@
                 <span class="w-16 text-sm {f.severity === 'HIGH' ? 'font-semibold text-loss' : 'text-faint'}"
                   >{f.severity.toLowerCase()}</span
                 >
-                <span class="flex-1">{f.sentence}</span>
+                <span class="min-w-[220px] flex-1 max-sm:order-last max-sm:basis-full">{f.sentence}</span>
                 <span class="text-sm text-faint">since {when(f.firstSeen)}</span>
               </li>
             {/each}
@@ -175,7 +175,7 @@
           <ul class="mt-2 text-sm">
             {#each ended as f (f.id)}
               <li class="flex flex-wrap gap-x-4 border-b border-line/60 py-1.5">
-                <span class="flex-1">{f.sentence}</span>
+                <span class="min-w-[220px] flex-1 max-sm:order-last max-sm:basis-full">{f.sentence}</span>
                 <span class="text-faint">{when(f.firstSeen)} to {when(f.endedAt)}, {f.endedBy}</span>
               </li>
             {/each}

@@ -87,7 +87,7 @@
             Groups leave the root out (group:terminals/haldr), commas widen, words narrow, not: excludes.
           </Empty>
         {:else}
-          <div class="overflow-x-auto" role="table" aria-label="Cameras" aria-rowcount={total}>
+          <div class="relative overflow-x-auto" role="table" aria-label="Cameras" aria-rowcount={total}>
             <div class="min-w-[760px]">
               <div class="{GRID} border-b border-line pb-2" role="row">
                 {#each ['', 'Camera', 'Label', 'Device', 'Group', 'Family', 'Tags'] as title (title)}

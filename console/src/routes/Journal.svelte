@@ -18,7 +18,7 @@
       {#if entries.length === 0}
         <Empty title="Nothing was done yet." />
       {:else}
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full min-w-[640px] text-sm">
             <thead>
               <tr class="border-b border-line">

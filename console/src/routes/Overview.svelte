@@ -98,7 +98,7 @@
             </p>
           </section>
         </div>
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full min-w-[880px] border-collapse text-sm">
             <caption class="sr-only">Groups against settings, with a mark for what is not in tune</caption>
             <thead>

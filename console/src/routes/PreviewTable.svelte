@@ -14,7 +14,7 @@
 {#if preview.cameras.length === 0}
   <Empty title="Nothing would change.">Every camera that could be read holds what is asked.</Empty>
 {:else}
-  <div class="overflow-x-auto">
+  <div class="relative overflow-x-auto">
     <table class="w-full min-w-[760px] text-sm">
       <thead>
         <tr class="border-b border-line">

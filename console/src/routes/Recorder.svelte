@@ -71,7 +71,7 @@
       {#if all.length === 0 || keys.length === 0}
         <Empty title="Nothing is known of its cameras.">It was not read yet, or it did not answer.</Empty>
       {:else}
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full text-sm">
             <thead>
               <tr class="border-b border-line align-bottom">

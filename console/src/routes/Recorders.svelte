@@ -56,7 +56,7 @@
       {#if all.length === 0}
         <Empty title="No recorder is known yet.">Add one from the command line: choir recorder add.</Empty>
       {:else}
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full min-w-[760px] text-sm">
             <thead>
               <tr class="border-b border-line">

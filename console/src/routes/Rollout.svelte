@@ -75,7 +75,7 @@
   {/if}
   <Loaded query={rollout}>
     {#snippet children(r)}
-      <div class="overflow-x-auto">
+      <div class="relative overflow-x-auto">
         <table class="w-full min-w-[720px] text-sm">
           <thead>
             <tr class="border-b border-line">

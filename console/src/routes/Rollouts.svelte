@@ -87,7 +87,7 @@
       {#if all.length === 0}
         <Empty title="Nothing was given out yet." />
       {:else}
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full min-w-[640px] text-sm">
             <thead>
               <tr class="border-b border-line">

@@ -22,7 +22,7 @@
   }
 </script>
 
-<div class="mt-2 overflow-x-auto">
+<div class="relative mt-2 overflow-x-auto">
   <table class="w-full min-w-[900px] text-sm">
     <thead>
       <tr class="border-b border-line">

@@ -48,7 +48,7 @@ recording:
           >A template is a named bundle of settings that many groups can use.</Empty
         >
       {:else}
-        <div class="overflow-x-auto">
+        <div class="relative overflow-x-auto">
           <table class="w-full min-w-[720px] text-sm">
             <thead>
               <tr class="border-b border-line">

@@ -9,6 +9,7 @@
 
   function choose(event: SubmitEvent) {
     event.preventDefault();
+    field?.blur();
     if (onchoose) {
       onchoose(text.trim());
     } else {

@@ -11,7 +11,11 @@
   const HOURS = [0, 6, 12, 18, 24];
 </script>
 
-<div class="overflow-x-auto" role="group" aria-label="Week: what is asked, above what the recorder holds">
+<div
+  class="relative overflow-x-auto"
+  role="group"
+  aria-label="Week: what is asked, above what the recorder holds"
+>
   <div class="min-w-[520px]">
     <div class="relative ml-12 h-5 text-xs text-faint">
       {#each HOURS as hour (hour)}

@@ -15,7 +15,11 @@ abstract class Act implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        return run(Home.ofUser().client());
+        return run(home().client());
+    }
+
+    Home home() {
+        return ((Main) spec.root().userObject()).home();
     }
 
     abstract int run(Client service);

@@ -84,7 +84,7 @@ final class DemoCommand extends Act {
                 anonymous.post(
                         "/api/v1/session/token", Map.of("user", USER, "password", PASSWORD, "label", "the demo")),
                 "token");
-        Home.ofUser().rememberUnlessBusy(address, token, Home.inFolder(folder));
+        home().rememberUnlessBusy(address, token, home().inFolder(folder));
         new DemoStory(
                         new Client(address, Optional.of(token)),
                         simulator,

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
 
@@ -18,18 +19,24 @@ final class Home {
     static final URI USUAL = URI.create("http://127.0.0.1:7480");
 
     private final Path file;
+    private final Map<String, String> environment;
 
-    private Home(Path folder) {
+    Home(Map<String, String> environment) {
+        this(folder(environment), environment);
+    }
+
+    private Home(Path folder, Map<String, String> environment) {
         this.file = folder.resolve("client.properties");
+        this.environment = environment;
     }
 
-    static Home ofUser() {
-        var set = System.getenv("CHOIR_HOME");
-        return new Home(set == null ? Path.of(System.getProperty("user.home"), ".choir") : Path.of(set));
+    private static Path folder(Map<String, String> environment) {
+        var set = environment.get("CHOIR_HOME");
+        return set == null ? Path.of(System.getProperty("user.home"), ".choir") : Path.of(set);
     }
 
-    static Home inFolder(Path folder) {
-        return new Home(folder);
+    Home inFolder(Path folder) {
+        return new Home(folder, environment);
     }
 
     /** Does not take a person's sign-in to another service away; that one is then kept in the other place alone. */
@@ -65,8 +72,8 @@ final class Home {
         return setting("CHOIR_TOKEN", "token");
     }
 
-    private Optional<String> setting(String environment, String property) {
-        return Optional.ofNullable(System.getenv(environment))
+    private Optional<String> setting(String variable, String property) {
+        return Optional.ofNullable(this.environment.get(variable))
                 .filter(v -> !v.isBlank())
                 .or(() -> Optional.ofNullable(known().getProperty(property)));
     }

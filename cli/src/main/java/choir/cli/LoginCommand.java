@@ -27,7 +27,7 @@ final class LoginCommand extends Act {
         var made = service.post(
                 "/api/v1/session/token",
                 Map.of("user", user, "password", new String(password), "label", "choir on " + host()));
-        Home.ofUser().remember(url, Listing.text(made, "token"));
+        home().remember(url, Listing.text(made, "token"));
         say("signed in as " + user + " at " + url);
         return Failure.DONE;
     }

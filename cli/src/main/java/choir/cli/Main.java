@@ -1,6 +1,7 @@
 package choir.cli;
 
 import java.io.PrintWriter;
+import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -45,15 +46,28 @@ public final class Main {
     @Option(names = "--version", versionHelp = true, description = "say which version this is")
     private boolean version;
 
-    private Main() {}
+    private final Home home;
 
-    public static void main(String[] arguments) {
-        System.exit(run(new PrintWriter(System.out, true), new PrintWriter(System.err, true), arguments));
+    private Main(Home home) {
+        this.home = home;
     }
 
-    /** Runs one command and returns its exit code. */
-    public static int run(PrintWriter out, PrintWriter errors, String... arguments) {
-        var line = new CommandLine(new Main());
+    Home home() {
+        return home;
+    }
+
+    public static void main(String[] arguments) {
+        var out = new PrintWriter(System.out, true);
+        System.exit(run(System.getenv(), out, new PrintWriter(System.err, true), arguments));
+    }
+
+    /**
+     * Runs one command and returns its exit code.
+     *
+     * @param environment of which {@code CHOIR_HOME}, {@code CHOIR_URL} and {@code CHOIR_TOKEN} count
+     */
+    public static int run(Map<String, String> environment, PrintWriter out, PrintWriter errors, String... arguments) {
+        var line = new CommandLine(new Main(new Home(environment)));
         line.setOut(out);
         line.setErr(errors);
         line.setExpandAtFiles(false);

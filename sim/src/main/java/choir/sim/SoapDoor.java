@@ -117,7 +117,7 @@ final class SoapDoor {
                 if (recorder.model.modest) {
                     exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
                     visit.close();
-                    send(exchange, 401, "text/plain", "");
+                    send(exchange, 401, "text/html", "<html><body>401 Unauthorized</body></html>");
                     return;
                 }
                 throw SimSoapFault.notAuthorized();

@@ -40,7 +40,7 @@ class RecorderApi {
             String address,
             String user,
             String password,
-            String family,
+            @Nullable String family,
             @Nullable String zone) {}
 
     record Credentials(String user, String password) {}

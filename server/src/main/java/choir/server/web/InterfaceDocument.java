@@ -48,17 +48,13 @@ class InterfaceDocument {
                                 .get(schema.get$ref().substring(schema.get$ref().lastIndexOf('/') + 1));
                 if (model != null && model.getProperties() != null) {
                     model.setRequired(Arrays.stream(raw.getRecordComponents())
-                            .filter(c -> !mayBeMissing(c))
+                            .filter(c -> !CompleteBodies.mayBeMissing(c))
                             .map(RecordComponent::getName)
                             .sorted()
                             .toList());
                 }
             }
             return schema;
-        }
-
-        private static boolean mayBeMissing(RecordComponent component) {
-            return component.getAnnotatedType().isAnnotationPresent(Nullable.class);
         }
     }
 }

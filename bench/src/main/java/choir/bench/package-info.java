@@ -1,0 +1,4 @@
+@NullMarked
+package choir.bench;
+
+import org.jspecify.annotations.NullMarked;

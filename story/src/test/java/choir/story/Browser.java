@@ -1,0 +1,196 @@
+package choir.story;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.function.Supplier;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.JavascriptExecutor;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.Select;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A person at Debian's Chromium, without a window. */
+final class Browser implements AutoCloseable {
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final List<String> ARGUMENTS = List.of(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage",
+            "--force-prefers-reduced-motion");
+
+    private final ChromeDriver driver;
+    private final Ensemble choir;
+
+    Browser(Ensemble choir) {
+        this.choir = choir;
+        var options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(ARGUMENTS);
+        try {
+            options.addArguments("--user-data-dir=" + Files.createTempDirectory("choir-browser"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        var service = new ChromeDriverService.Builder()
+                .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                .usingAnyFreePort()
+                .build();
+        driver = new ChromeDriver(service, options);
+        size(1280, 800);
+    }
+
+    void size(int width, int height) {
+        driver.manage().window().setSize(new Dimension(width, height));
+    }
+
+    void open(String path) {
+        driver.get(choir.address().resolve(path).toString());
+    }
+
+    void signIn() {
+        open("/");
+        type("input[autocomplete=username]", Ensemble.ADMIN);
+        type("input[type=password]", Ensemble.PASSWORD + Keys.ENTER);
+        see("Is the fleet in tune?");
+    }
+
+    private <T> T patiently(String what, Supplier<T> look) {
+        return new WebDriverWait(driver, PATIENCE)
+                .ignoring(StaleElementReferenceException.class)
+                .withMessage(() -> what + " at " + driver.getCurrentUrl() + "; the page says: " + text())
+                .until(d -> look.get());
+    }
+
+    WebElement find(String css) {
+        return patiently(
+                "no " + css,
+                () -> driver.findElements(By.cssSelector(css)).stream()
+                        .filter(WebElement::isDisplayed)
+                        .findFirst()
+                        .orElse(null));
+    }
+
+    void type(String css, String text) {
+        var field = find(css);
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+    }
+
+    void choose(String css, String visible) {
+        patiently("no choice " + visible + " of " + css, () -> {
+            var select = new Select(find(css));
+            var found = select.getOptions().stream()
+                    .filter(o -> o.getText().strip().startsWith(visible))
+                    .findFirst();
+            found.ifPresent(o -> select.selectByVisibleText(o.getText()));
+            return found.isPresent() ? Boolean.TRUE : null;
+        });
+    }
+
+    /** Presses the button or follows the link that says so. */
+    void press(String words) {
+        patiently("nothing to press that says \"" + words + "\"", () -> {
+            var found = driver.findElements(By.cssSelector("button, a")).stream()
+                    .filter(e -> e.isDisplayed()
+                            && e.isEnabled()
+                            && e.getText().strip().startsWith(words))
+                    .findFirst();
+            found.ifPresent(WebElement::click);
+            return found.isPresent() ? Boolean.TRUE : null;
+        });
+    }
+
+    void see(String words) {
+        patiently("\"" + words + "\" is not to be seen", () -> text().contains(words) ? Boolean.TRUE : null);
+    }
+
+    void notSee(String words) {
+        patiently("\"" + words + "\" is still to be seen", () -> text().contains(words) ? null : Boolean.TRUE);
+    }
+
+    String text() {
+        return driver.findElement(By.tagName("body")).getText();
+    }
+
+    String path() {
+        return java.net.URI.create(String.valueOf(driver.getCurrentUrl())).getPath();
+    }
+
+    /** The text of the first table row that says so. */
+    String row(String words) {
+        return patiently(
+                "no row with " + words,
+                () -> driver.findElements(By.cssSelector("tr, [role=row]")).stream()
+                        .map(WebElement::getText)
+                        .filter(t -> t.contains(words))
+                        .findFirst()
+                        .orElse(null));
+    }
+
+    void keys(CharSequence... keys) {
+        driver.switchTo().activeElement().sendKeys(keys);
+    }
+
+    String focused() {
+        var active = driver.switchTo().activeElement();
+        return active.getText().isBlank() ? String.valueOf(active.getDomAttribute("aria-label")) : active.getText();
+    }
+
+    void theme(String theme) {
+        run("document.documentElement.dataset.theme = arguments[0]", theme);
+    }
+
+    Object run(String script, Object... arguments) {
+        return ((JavascriptExecutor) driver).executeScript(script, arguments);
+    }
+
+    /** What axe-core finds against WCAG 2.2 AA, a line each. */
+    String accessibilityFaults() {
+        try {
+            run(Files.readString(Path.of("../console/node_modules/axe-core/axe.min.js")));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return String.valueOf(driver.executeAsyncScript("""
+                const done = arguments[0];
+                axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}).then(r => done(
+                  r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + n.failureSummary)
+                    .slice(0, 4).join(' || ')).join('\\n')));
+                """));
+    }
+
+    boolean scrollsSideways() {
+        return Boolean.TRUE.equals(run("return document.documentElement.scrollWidth > innerWidth + 1"));
+    }
+
+    void picture(Path file) {
+        try {
+            Files.createDirectories(file.getParent());
+            Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+    }
+}

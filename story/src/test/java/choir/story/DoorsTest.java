@@ -1,0 +1,158 @@
+package choir.story;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.http.HttpRequest;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+
+/** Who may enter where, and that secrets stay inside. */
+class DoorsTest {
+    private static final Set<String> OPEN_TO_ALL =
+            Set.of("POST /api/v1/session", "POST /api/v1/session/password", "POST /api/v1/session/token");
+    /** What a technician may do and a viewer may not. */
+    private static final Set<String> TECHNICIAN =
+            Set.of("POST /api/v1/readings", "POST /api/v1/audits", "POST /api/v1/previews");
+
+    private static final Set<String> OWN = Set.of("DELETE /api/v1/session", "DELETE /api/v1/tokens/{id}");
+
+    private static Ensemble choir;
+    private static List<String> doors;
+
+    @BeforeAll
+    static void start() {
+        choir = new Ensemble();
+        choir.recorder("haldr-1", "tern", 1);
+        var hash = new BCryptPasswordEncoder(4).encode("a password for the test");
+        for (var role : List.of("VIEWER", "TECHNICIAN", "EDITOR")) {
+            choir.execute("INSERT INTO account (name, role, password_hash, one_time, created_at) VALUES ('"
+                    + role.toLowerCase(Locale.ROOT) + "', '" + role + "', '" + hash + "', 0, '2026-01-01T00:00:00Z')");
+        }
+        doors = new ArrayList<>();
+        choir.get("/api/v1/openapi")
+                .body()
+                .path("paths")
+                .forEachEntry((path, methods) -> methods.forEachEntry(
+                        (method, operation) -> doors.add(method.toUpperCase(Locale.ROOT) + " " + path)));
+    }
+
+    @AfterAll
+    static void stop() {
+        choir.close();
+    }
+
+    private static int knock(String door, String token) {
+        var parts = door.split(" ");
+        var path = parts[1].replaceAll("\\{[^}]*}", "1");
+        var request = HttpRequest.newBuilder(choir.address().resolve(path))
+                .method(parts[0], HttpRequest.BodyPublishers.ofString("{}"))
+                .header("Content-Type", "application/json");
+        if (!token.isEmpty()) {
+            request.header("Authorization", "Bearer " + token);
+        }
+        return choir.exchange(request.build()).statusCode();
+    }
+
+    private static String tokenOf(String user) {
+        return choir.post(
+                        "/api/v1/session/token",
+                        Map.of("user", user, "password", "a password for the test", "label", "doors"))
+                .body()
+                .path("token")
+                .asString("");
+    }
+
+    @Test
+    void nobodyEntersUnknown() {
+        assertThat(doors).hasSizeGreaterThan(25);
+        for (var door : doors) {
+            if (!OPEN_TO_ALL.contains(door)) {
+                // Without a token a write fails at the check against forged requests, which stands first.
+                assertThat(knock(door, "")).as(door).isIn(401, 403);
+                assertThat(knock(door, "choir_made-up")).as(door).isEqualTo(401);
+            }
+        }
+    }
+
+    @Test
+    void eachRoleDoesWhatItMayAndNothingElse() {
+        var viewer = tokenOf("viewer");
+        var technician = tokenOf("technician");
+        var editor = tokenOf("editor");
+        for (var door : doors) {
+            if (OPEN_TO_ALL.contains(door) || OWN.contains(door) || door.endsWith("/progress")) {
+                continue;
+            }
+            boolean reads = door.startsWith("GET ");
+            boolean recorders = !reads && door.matches("\\w+ /api/v1/recorders.*");
+            assertThat(knock(door, viewer) == 403).as("viewer %s", door).isEqualTo(!reads);
+            assertThat(knock(door, technician) == 403)
+                    .as("technician %s", door)
+                    .isEqualTo(!reads && !TECHNICIAN.contains(door));
+            assertThat(knock(door, editor) == 403).as("editor %s", door).isEqualTo(recorders);
+        }
+    }
+
+    @Test
+    void aSessionWithoutTheTokenAgainstForgeryMayNotWrite() {
+        var signIn = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/api/v1/session"))
+                .GET()
+                .build());
+        assertThat(signIn.headers().allValues("Set-Cookie"))
+                .anySatisfy(c -> assertThat(c).startsWith("XSRF-TOKEN="));
+        var forged = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/api/v1/session"))
+                .POST(HttpRequest.BodyPublishers.ofString("{\"user\":\"viewer\",\"password\":\"x\"}"))
+                .header("Content-Type", "application/json")
+                .build());
+        assertThat(forged.statusCode()).isEqualTo(403);
+    }
+
+    @Test
+    void guessingIsSlowedDown() {
+        var wrong = Map.of("user", "editor", "password", "wrong", "label", "x");
+        var codes = new ArrayList<Integer>();
+        for (int i = 0; i < 7; i++) {
+            codes.add(choir.post("/api/v1/session/token", wrong).status());
+        }
+        assertThat(codes).startsWith(401, 401, 401, 401, 401).endsWith(429);
+        choir.execute("UPDATE account SET failures = 0, locked_until = NULL WHERE name = 'editor'");
+    }
+
+    @Test
+    void recorderPasswordsAreNeitherShownNorLegibleInTheDataFolder() throws IOException {
+        assertThat(choir.get("/api/v1/recorders").whole().body())
+                .contains("haldr-1")
+                .doesNotContain("secret-of");
+        try (var files = Files.walk(choir.folder())) {
+            for (var file : files.filter(Files::isRegularFile).toList()) {
+                assertThat(new String(Files.readAllBytes(file), java.nio.charset.StandardCharsets.ISO_8859_1))
+                        .as(file.toString())
+                        .doesNotContain("secret-of-haldr-1");
+            }
+        }
+        assertThat(Files.getPosixFilePermissions(choir.folder().resolve("data/key")))
+                .hasToString("[OWNER_READ, OWNER_WRITE]");
+    }
+
+    @Test
+    void theConsoleIsServedWithAStrictContentPolicy() {
+        var page = choir.exchange(
+                HttpRequest.newBuilder(choir.address().resolve("/fleet")).build());
+        assertThat(page.statusCode()).isEqualTo(200);
+        assertThat(page.body()).contains("<div id=\"app\">");
+        assertThat(page.headers().firstValue("Content-Security-Policy").orElseThrow())
+                .contains("script-src 'self'");
+        var missing = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/assets/none.js"))
+                .build());
+        assertThat(missing.statusCode()).isEqualTo(404);
+    }
+}

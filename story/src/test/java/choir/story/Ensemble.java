@@ -1,0 +1,295 @@
+package choir.story;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import choir.cli.Main;
+import choir.server.ChoirService;
+import choir.sim.Simulator;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The real service on a free port, simulated recorders on another, and ways to talk to both. */
+final class Ensemble implements AutoCloseable {
+    static final String ADMIN = "ada";
+    static final String PASSWORD = "a long enough password";
+    static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final List<String> TABLES_OF_PEOPLES_WORK = List.of(
+            "recorder",
+            "camera",
+            "camera_group",
+            "template",
+            "template_revision",
+            "template_use",
+            "policy_override",
+            "journal",
+            "baseline",
+            "attempt",
+            "preview",
+            "rollout_step",
+            "finding");
+
+    /** What a command printed and how it ended. */
+    record Said(int exitCode, String out, String errors) {}
+
+    record Answer(int status, JsonNode body, HttpResponse<String> whole) {
+        String detail() {
+            return body.path("detail").asString("");
+        }
+    }
+
+    private final Simulator simulator = Simulator.start(0);
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final Path folder;
+    private ConfigurableApplicationContext service;
+    private String token = "";
+
+    Ensemble() {
+        try {
+            folder = Files.createTempDirectory("choir-story");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        service = startService();
+        token = post("/api/v1/session/token", Map.of("user", ADMIN, "password", PASSWORD, "label", "story"))
+                .body()
+                .path("token")
+                .asString("");
+    }
+
+    private ConfigurableApplicationContext startService() {
+        return SpringApplication.run(
+                ChoirService.class,
+                "--server.port=0",
+                "--choir.data=" + folder.resolve("data"),
+                "--choir.zone=Atlantic/Faroe",
+                "--choir.call-deadline=2s",
+                "--choir.setup.user=" + ADMIN,
+                "--choir.setup.password=" + PASSWORD,
+                "--logging.level.root=error",
+                "--logging.level.choir=off");
+    }
+
+    /** Stops the service, does something to its database, and starts it again. */
+    void restart(String... statements) {
+        service.close();
+        try (var database = database();
+                var statement = database.createStatement()) {
+            for (var sql : statements) {
+                statement.execute(sql);
+            }
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        service = startService();
+    }
+
+    Path folder() {
+        return folder;
+    }
+
+    private Connection database() throws SQLException {
+        return DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("data/choir.db"));
+    }
+
+    void execute(String sql) {
+        try (var database = database();
+                var statement = database.createStatement()) {
+            statement.execute(sql);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Every row of every table that people's work stands in, as text. */
+    String everythingStored() {
+        var all = new StringBuilder();
+        try (var database = database();
+                var statement = database.createStatement()) {
+            for (var table : TABLES_OF_PEOPLES_WORK) {
+                var rows = statement.executeQuery("SELECT * FROM " + table);
+                int columns = rows.getMetaData().getColumnCount();
+                while (rows.next()) {
+                    all.append(table);
+                    for (int i = 1; i <= columns; i++) {
+                        all.append('|').append(rows.getString(i));
+                    }
+                    all.append('\n');
+                }
+            }
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        return all.toString();
+    }
+
+    URI address() {
+        return URI.create("http://127.0.0.1:" + service.getEnvironment().getProperty("local.server.port"));
+    }
+
+    /** A recorder that is played; the service knows nothing of it yet. */
+    String played(String name, String make, int channels) {
+        simulator.add(name, make, "choir", "secret-of-" + name, channels);
+        return simulator.address(name).toString();
+    }
+
+    /** A recorder that is played, added and read. */
+    void recorder(String name, String make, int channels) {
+        var address = played(name, make, channels);
+        var added = post(
+                "/api/v1/recorders",
+                Map.of(
+                        "name",
+                        name,
+                        "address",
+                        address,
+                        "user",
+                        "choir",
+                        "password",
+                        "secret-of-" + name,
+                        "zone",
+                        "Atlantic/Faroe"));
+        assertThat(added.status()).as(added.detail()).isEqualTo(201);
+        finish(post("/api/v1/readings", Map.of("recorders", List.of(name))));
+    }
+
+    /** Somebody turns a knob at the front panel. */
+    String panel(String knob) {
+        var at = simulator.panel("").resolve(knob);
+        var answer = exchange(HttpRequest.newBuilder(at)
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build());
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
+        return answer.body();
+    }
+
+    int simulatorPort() {
+        return simulator.port();
+    }
+
+    Answer get(String path) {
+        return send(request(path).GET());
+    }
+
+    Answer post(String path, Object body) {
+        return write("POST", path, body);
+    }
+
+    Answer write(String method, String path, Object body, String... headers) {
+        var request = request(path)
+                .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
+                .header("Content-Type", "application/json");
+        if (headers.length > 0) {
+            request.headers(headers);
+        }
+        return send(request);
+    }
+
+    HttpRequest.Builder request(String path) {
+        var request = HttpRequest.newBuilder(address().resolve(path));
+        return token.isEmpty() ? request : request.header("Authorization", "Bearer " + token);
+    }
+
+    Answer send(HttpRequest.Builder request) {
+        var response = exchange(request.build());
+        boolean json = response.headers().firstValue("Content-Type").orElse("").contains("json");
+        return new Answer(response.statusCode(), json ? JSON.readTree(response.body()) : JSON.nullNode(), response);
+    }
+
+    HttpResponse<String> exchange(HttpRequest request) {
+        try {
+            return http.send(request, BodyHandlers.ofString());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Waits until long work has ended. */
+    JsonNode finish(Answer started) {
+        assertThat(started.status()).as(started.detail()).isEqualTo(202);
+        long id = started.body().path("id").asLong();
+        // The stream of events ends with the work.
+        exchange(request("/api/v1/works/" + id + "/progress").GET().build());
+        var work = get("/api/v1/works/" + id).body();
+        assertThat(work.path("state").asString()).isNotIn("waiting", "running");
+        return work;
+    }
+
+    JsonNode audit() {
+        return finish(post("/api/v1/audits", Map.of()));
+    }
+
+    /** Gives out whatever the selection needs; the first wave takes all. */
+    JsonNode giveOut(String select) {
+        return finish(startRollout(select, 1000, 100));
+    }
+
+    Answer startRollout(String select, int first, int mayFail) {
+        var preview = post("/api/v1/previews", Map.of("select", select));
+        assertThat(preview.status()).as(preview.detail()).isEqualTo(200);
+        return post(
+                "/api/v1/rollouts",
+                Map.of(
+                        "preview", preview.body().path("id").asLong(),
+                        "first", first,
+                        "maxFailedPercent", mayFail));
+    }
+
+    void load(String policy) {
+        var loaded = post("/api/v1/policy", Map.of("text", policy));
+        assertThat(loaded.status()).as(loaded.detail()).isEqualTo(200);
+    }
+
+    List<String> openSentences() {
+        List<String> sentences = new ArrayList<>();
+        get("/api/v1/findings?limit=1000")
+                .body()
+                .path("items")
+                .forEach(f -> sentences.add(
+                        f.path("camera").asString(f.path("recorder").asString("")) + ": "
+                                + f.path("sentence").asString("")));
+        return sentences;
+    }
+
+    /** One command of the client, as from a terminal of somebody who is signed in. */
+    Said choir(String... arguments) {
+        var out = new StringWriter();
+        var errors = new StringWriter();
+        int code = Main.run(
+                Map.of(
+                        "CHOIR_URL", address().toString(),
+                        "CHOIR_TOKEN", token,
+                        "CHOIR_HOME", folder.resolve("client").toString()),
+                new PrintWriter(out),
+                new PrintWriter(errors),
+                arguments);
+        return new Said(code, out.toString(), errors.toString());
+    }
+
+    @Override
+    public void close() {
+        service.close();
+        simulator.close();
+    }
+}

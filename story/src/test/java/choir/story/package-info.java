@@ -1,0 +1,4 @@
+@NullMarked
+package choir.story;
+
+import org.jspecify.annotations.NullMarked;
