@@ -72,11 +72,29 @@ finish_build() {
     -Djdk.virtualThreadScheduler.parallelism=8 --enable-native-access=ALL-UNNAMED \
     -Dspring.aot.enabled=true -Dspring.context.exit=onRefresh \
     -jar "$root/server/target/app/server-0.1.0-app.jar" --choir.data="$scratch" >/dev/null 2>&1 || true
-  CHOIR_URL=http://127.0.0.1:1 "$java" -XX:AOTCacheOutput="$root/cli/target/cli-0.1.0.jar.aot" -XX:TieredStopAtLevel=1 \
-    -XX:+UseSerialGC -jar "$root/cli/target/cli-0.1.0.jar" status >/dev/null 2>&1 || true
+  train_client "$root" "$java" "$scratch"
   rm -rf "$scratch"
   mkdir -p "$root/.choir"
   touch "$root/.choir/built"
+}
+
+# Lets the client ask a file server of the JDK for an overview, so that its cache knows the whole way of a command.
+train_client() {
+  local cli="$1/cli/target/cli-0.1.0.jar" web url
+  mkdir -p "$3/api/v1"
+  printf '{"cameras":9,"recorders":1,"inTune":8,"drifted":1,"waiting":0,"unknown":0,"notGoverned":0,"atRisk":1,"minutesWithoutRecording":60,"away":[]}' \
+    >"$3/api/v1/overview"
+  "$(dirname "$2")/jwebserver" -b 127.0.0.1 -p 0 -d "$3" -o none >"$3/web.log" 2>&1 &
+  web=$!
+  for _ in $(seq 50); do
+    url=$(sed -n 's/^URL \(http[^ ]*\)\/$/\1/p' "$3/web.log")
+    [ -n "$url" ] && break
+    sleep 0.1
+  done
+  CHOIR_URL=${url:-http://127.0.0.1:1} CHOIR_TOKEN=training "$2" -XX:AOTCacheOutput="$cli.aot" -XX:TieredStopAtLevel=1 \
+    -XX:+UseSerialGC -jar "$cli" status >/dev/null 2>&1 || true
+  kill "$web" 2>/dev/null
+  wait "$web" 2>/dev/null || true
 }
 
 aot_flags() {

@@ -108,7 +108,7 @@
           <table class="w-full min-w-[860px] text-sm">
             <thead>
               <tr class="border-b border-line">
-                <th class="w-8 py-2" scope="col">
+                <th class="w-8 py-2 text-left" scope="col">
                   <input
                     type="checkbox"
                     aria-label="Choose all that can be given out"

@@ -57,16 +57,19 @@ final class LargeFleet {
         var random = new Random(7);
         var tern = Families.shipped().named("tern").orElseThrow();
         var gannet = Families.shipped().named("gannet").orElseThrow();
-        use(Node.Group.ROOT, "house", Map.of(
-                "motion.detection", "on",
-                "motion.sensitivity", "60",
-                "motion.threshold", "1%",
-                "recording.switched-on", "on",
-                "recording.week", "daily motion",
-                "recording.before-event", "5s",
-                "recording.after-event", "15s",
-                "recording.frame-rate", "12fps",
-                "recording.keep-at-most", "30d"));
+        use(
+                Node.Group.ROOT,
+                "house",
+                Map.of(
+                        "motion.detection", "on",
+                        "motion.sensitivity", "60",
+                        "motion.threshold", "1%",
+                        "recording.switched-on", "on",
+                        "recording.week", "daily motion",
+                        "recording.before-event", "5s",
+                        "recording.after-event", "15s",
+                        "recording.frame-rate", "12fps",
+                        "recording.keep-at-most", "30d"));
         int perGroup = 32;
         for (int i = 0; i < size; i++) {
             var group = group(i / perGroup, random);

@@ -8,10 +8,15 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.SecureRandom;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
@@ -131,27 +136,54 @@ public final class ReadFleet {
         return (System.nanoTime() - begin) / 1e9;
     }
 
-    /** As many requests as the reading made, each for the same mix of answers, of which nothing is understood. */
+    /** The operations of one reading, each with the service that has it. */
+    private static final List<List<String>> OPERATIONS = List.of(
+            List.of("device_service", "<GetSystemDateAndTime xmlns='http://www.onvif.org/ver10/device/wsdl'/>"),
+            List.of(
+                    "device_service",
+                    "<GetServices xmlns='http://www.onvif.org/ver10/device/wsdl'>"
+                            + "<IncludeCapability>false</IncludeCapability></GetServices>"),
+            List.of("device_service", "<GetDeviceInformation xmlns='http://www.onvif.org/ver10/device/wsdl'/>"),
+            List.of(
+                    "media2",
+                    "<GetProfiles xmlns='http://www.onvif.org/ver20/media/wsdl'><Type>All</Type></GetProfiles>"),
+            List.of("recording", "<GetRecordings xmlns='http://www.onvif.org/ver10/recording/wsdl'/>"),
+            List.of("recording", "<GetRecordingJobs xmlns='http://www.onvif.org/ver10/recording/wsdl'/>"),
+            List.of(
+                    "schedule",
+                    "<GetScheduleList xmlns='http://www.onvif.org/ver10/schedule/wsdl'><Limit>500</Limit></GetScheduleList>"));
+
+    /** The same requests in the same number, of whose answers nothing is understood. */
     private static double bare(List<RecorderAccess> fleet, long calls, int atOnce) throws Exception {
-        List<HttpRequest> requests = new ArrayList<>();
-        long each = Math.max(1, calls / fleet.size());
-        try (var http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build()) {
-            for (var access : fleet) {
-                requests.add(HttpRequest.newBuilder(access.address())
-                        .POST(HttpRequest.BodyPublishers.ofString(CLOCK))
-                        .build());
-            }
-            var next = new AtomicLong();
+        var random = new SecureRandom();
+        try (var http =
+                HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build()) {
             double seconds = all(fleet, atOnce, access -> {
-                var request = requests.get((int) (next.getAndIncrement() % requests.size()));
-                for (int i = 0; i < each; i++) {
-                    http.send(request, BodyHandlers.ofByteArray());
+                for (var operation : OPERATIONS) {
+                    var request = HttpRequest.newBuilder(access.address().resolve(operation.get(0)))
+                            .POST(HttpRequest.BodyPublishers.ofString(envelope(operation.get(1), random)))
+                            .build();
+                    var answer = http.send(request, BodyHandlers.ofByteArray());
+                    if (answer.statusCode() != 200) {
+                        throw new IllegalStateException("refused: " + answer.statusCode());
+                    }
                 }
             });
-            return each * fleet.size() / seconds;
+            return OPERATIONS.size() * fleet.size() / seconds;
         }
     }
 
-    private static final String CLOCK = "<e:Envelope xmlns:e=\"http://www.w3.org/2003/05/soap-envelope\"><e:Body>"
-            + "<GetSystemDateAndTime xmlns=\"http://www.onvif.org/ver10/device/wsdl\"/></e:Body></e:Envelope>";
+    private static String envelope(String operation, SecureRandom random) throws Exception {
+        var nonce = new byte[16];
+        random.nextBytes(nonce);
+        var created = Instant.now().toString();
+        var sha = MessageDigest.getInstance("SHA-1");
+        sha.update(nonce);
+        sha.update((created + "p").getBytes(StandardCharsets.UTF_8));
+        var base64 = Base64.getEncoder();
+        return "<e:Envelope xmlns:e='http://www.w3.org/2003/05/soap-envelope'><e:Header><Security><UsernameToken>"
+                + "<Username>u</Username><Password>" + base64.encodeToString(sha.digest()) + "</Password><Nonce>"
+                + base64.encodeToString(nonce) + "</Nonce><Created>" + created
+                + "</Created></UsernameToken></Security></e:Header><e:Body>" + operation + "</e:Body></e:Envelope>";
+    }
 }

@@ -19,8 +19,8 @@ final class CameraMove extends Act {
         for (var camera : cameras) {
             var path = Client.camera(camera);
             service.write(
-                    "PATCH",
-                    path,
+                    "PUT",
+                    path + "/placing",
                     Map.of("group", group),
                     service.getWithVersion(path).version());
             say("moved " + camera + " to " + group);

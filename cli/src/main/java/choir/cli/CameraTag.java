@@ -17,8 +17,8 @@ final class CameraTag extends Act {
     int run(Client service) {
         var path = Client.camera(camera);
         service.write(
-                "PATCH",
-                path,
+                "PUT",
+                path + "/placing",
                 Map.of("tags", tags),
                 service.getWithVersion(path).version());
         say(camera + " has the tags " + (tags.isEmpty() ? "none" : String.join(", ", tags)));

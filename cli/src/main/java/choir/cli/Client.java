@@ -1,38 +1,39 @@
 package choir.cli;
 
+import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.net.ConnectException;
+import java.net.HttpURLConnection;
 import java.net.URI;
 import java.net.URLEncoder;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The service's network interface, as JSON. Everything that goes wrong is a {@link Failure} with one line. */
+/**
+ * The service's network interface, as JSON. Everything that goes wrong is a {@link Failure} with one line. The oldest
+ * client of the JDK is used because it starts in a third of the newer one's time.
+ */
 final class Client {
     static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int PAGE = 1000;
+    private static final int CONNECT_MILLISECONDS = 5_000;
+    private static final int READ_MILLISECONDS = 30 * 60 * 1_000;
 
     /** An answer and the version of what it tells of. */
     record Answer(JsonNode body, Optional<String> version) {}
 
     private final URI service;
     private final Optional<String> token;
-    private final HttpClient http = HttpClient.newBuilder()
-            .version(HttpClient.Version.HTTP_1_1)
-            .connectTimeout(Duration.ofSeconds(5))
-            .build();
 
     Client(URI service, Optional<String> token) {
         this.service = service;
@@ -44,7 +45,7 @@ final class Client {
     }
 
     Answer getWithVersion(String path) {
-        return send(request(path).GET().build());
+        return send("GET", path, Optional.empty(), Optional.empty());
     }
 
     /** All items of a list that comes in pages. */
@@ -65,72 +66,78 @@ final class Client {
     }
 
     JsonNode write(String method, String path, Object body, Optional<String> version) {
-        var request = request(path)
-                .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
-                .header("Content-Type", "application/json");
-        version.ifPresent(v -> request.header("If-Match", v));
-        return send(request.build()).body();
+        return send(method, path, Optional.of(body), version).body();
     }
 
     JsonNode delete(String path, Optional<String> version) {
-        var request = request(path).DELETE();
-        version.ifPresent(v -> request.header("If-Match", v));
-        return send(request.build()).body();
+        return send("DELETE", path, Optional.empty(), version).body();
     }
 
     /** Follows long work until it ends; tells of each step. */
     JsonNode follow(long work, Consumer<JsonNode> step) {
-        var request = request("/api/v1/works/" + work + "/progress").GET().build();
-        var last = JSON.createObjectNode();
-        try (var lines = exchange(request, BodyHandlers.ofLines()).body()) {
-            lines.filter(l -> l.startsWith("data:")).forEach(line -> {
-                var state = JSON.readTree(line.substring("data:".length()));
-                last.set("work", state);
-                step.accept(state);
-            });
-        } catch (java.io.UncheckedIOException e) {
+        var connection = connect("GET", "/api/v1/works/" + work + "/progress", Optional.empty());
+        try (var lines = new BufferedReader(new InputStreamReader(answer(connection), StandardCharsets.UTF_8))) {
+            for (var line = lines.readLine(); line != null; line = lines.readLine()) {
+                if (line.startsWith("data:")) {
+                    step.accept(JSON.readTree(line.substring("data:".length())));
+                }
+            }
+        } catch (IOException e) {
             throw new Failure(Failure.NOT_REACHABLE, "the service went away while it worked; see choir status later");
         }
         return get("/api/v1/works/" + work);
     }
 
-    private HttpRequest.Builder request(String path) {
-        var request = HttpRequest.newBuilder(service.resolve(path)).timeout(Duration.ofMinutes(30));
-        token.ifPresent(t -> request.header("Authorization", "Bearer " + t));
-        return request;
-    }
-
-    private Answer send(HttpRequest request) {
-        var response = exchange(request, BodyHandlers.ofString());
-        JsonNode body;
+    private HttpURLConnection connect(String method, String path, Optional<String> version) {
         try {
-            body = response.body().isEmpty() ? JSON.nullNode() : JSON.readTree(response.body());
-        } catch (JacksonException e) {
-            throw new Failure(Failure.FAILED, service + " did not answer as Choir does; is it another program?");
+            var connection = (HttpURLConnection) service.resolve(path).toURL().openConnection();
+            connection.setRequestMethod(method);
+            connection.setConnectTimeout(CONNECT_MILLISECONDS);
+            connection.setReadTimeout(READ_MILLISECONDS);
+            token.ifPresent(t -> connection.setRequestProperty("Authorization", "Bearer " + t));
+            version.ifPresent(v -> connection.setRequestProperty("If-Match", v));
+            return connection;
+        } catch (IOException | IllegalArgumentException e) {
+            throw new Failure(Failure.WRONG_USAGE, service + " is not an address of a service: " + e.getMessage());
         }
-        if (response.statusCode() >= 400) {
-            throw Failure.ofStatus(response.statusCode(), detail(body, response.statusCode()));
-        }
-        return new Answer(body, response.headers().firstValue("ETag"));
     }
 
-    private static String detail(JsonNode body, int status) {
-        return body.path("detail").asString("the service answered " + status);
-    }
-
-    private <T> HttpResponse<T> exchange(HttpRequest request, HttpResponse.BodyHandler<T> handler) {
+    private Answer send(String method, String path, Optional<Object> body, Optional<String> version) {
+        var connection = connect(method, path, version);
         try {
-            return http.send(request, handler);
+            if (body.isPresent()) {
+                connection.setRequestProperty("Content-Type", "application/json");
+                connection.setDoOutput(true);
+                connection.getOutputStream().write(JSON.writeValueAsBytes(body.get()));
+            }
+            try (var in = answer(connection)) {
+                return understood(connection.getResponseCode(), in.readAllBytes(), connection.getHeaderField("ETag"));
+            }
         } catch (ConnectException e) {
             throw new Failure(
                     Failure.NOT_REACHABLE,
                     "no service answers at " + service + "; start one with: choir serve, or choir demo");
         } catch (IOException e) {
             throw new Failure(Failure.NOT_REACHABLE, "the service at " + service + " broke off: " + e.getMessage());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new Failure(Failure.FAILED, "interrupted");
         }
+    }
+
+    private static InputStream answer(HttpURLConnection connection) throws IOException {
+        var in = connection.getResponseCode() >= 400 ? connection.getErrorStream() : connection.getInputStream();
+        return in == null ? InputStream.nullInputStream() : in;
+    }
+
+    private Answer understood(int status, byte[] content, @Nullable String version) {
+        JsonNode body;
+        try {
+            body = content.length == 0 ? JSON.nullNode() : JSON.readTree(content);
+        } catch (JacksonException e) {
+            throw new Failure(Failure.FAILED, service + " did not answer as Choir does; is it another program?");
+        }
+        if (status >= 400) {
+            throw Failure.ofStatus(status, body.path("detail").asString("the service answered " + status));
+        }
+        return new Answer(body, Optional.ofNullable(version));
     }
 
     static String encode(String text) {

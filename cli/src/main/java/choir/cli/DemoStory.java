@@ -63,8 +63,8 @@ final class DemoStory {
     private void place(DemoFleet.Recorder recorder) {
         for (var camera : recorder.cameras()) {
             service.write(
-                    "PATCH",
-                    "/api/v1/cameras/" + recorder.name() + "/" + camera.channel(),
+                    "PUT",
+                    "/api/v1/cameras/" + recorder.name() + "/" + camera.channel() + "/placing",
                     Map.of("group", camera.group(), "tags", camera.tags()),
                     Optional.of("*"));
         }

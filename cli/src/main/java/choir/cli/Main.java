@@ -1,6 +1,7 @@
 package choir.cli;
 
 import java.io.PrintWriter;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -12,30 +13,33 @@ import picocli.CommandLine.ScopeType;
         name = "choir",
         description = "Motion detection and recording policy for many cameras on recorders of many makes.",
         synopsisSubcommandLabel = "COMMAND",
-        version = "choir 0.1.0",
-        subcommands = {
-            StatusCommand.class,
-            RecorderCommand.class,
-            CameraCommand.class,
-            GroupCommand.class,
-            TemplateCommand.class,
-            UseCommand.class,
-            UnuseCommand.class,
-            SetCommand.class,
-            UnsetCommand.class,
-            ExplainCommand.class,
-            PreviewCommand.class,
-            RolloutCommand.class,
-            AuditCommand.class,
-            FindingCommand.class,
-            PolicyCommand.class,
-            LoginCommand.class,
-            TokenCommand.class,
-            DemoCommand.class,
-            ServeCommand.class,
-            HelpTopics.class
-        })
+        version = "choir 0.1.0")
 public final class Main {
+    private static final Map<String, Class<?>> COMMANDS = new LinkedHashMap<>();
+
+    static {
+        COMMANDS.put("status", StatusCommand.class);
+        COMMANDS.put("recorder", RecorderCommand.class);
+        COMMANDS.put("camera", CameraCommand.class);
+        COMMANDS.put("group", GroupCommand.class);
+        COMMANDS.put("template", TemplateCommand.class);
+        COMMANDS.put("use", UseCommand.class);
+        COMMANDS.put("unuse", UnuseCommand.class);
+        COMMANDS.put("set", SetCommand.class);
+        COMMANDS.put("unset", UnsetCommand.class);
+        COMMANDS.put("explain", ExplainCommand.class);
+        COMMANDS.put("preview", PreviewCommand.class);
+        COMMANDS.put("rollout", RolloutCommand.class);
+        COMMANDS.put("audit", AuditCommand.class);
+        COMMANDS.put("finding", FindingCommand.class);
+        COMMANDS.put("policy", PolicyCommand.class);
+        COMMANDS.put("login", LoginCommand.class);
+        COMMANDS.put("token", TokenCommand.class);
+        COMMANDS.put("demo", DemoCommand.class);
+        COMMANDS.put("serve", ServeCommand.class);
+        COMMANDS.put("help", HelpTopics.class);
+    }
+
     @Option(
             names = {"-h", "--help"},
             usageHelp = true,
@@ -68,12 +72,20 @@ public final class Main {
      */
     public static int run(Map<String, String> environment, PrintWriter out, PrintWriter errors, String... arguments) {
         var line = new CommandLine(new Main(new Home(environment)));
+        commands(arguments).forEach(line::addSubcommand);
         line.setOut(out);
         line.setErr(errors);
         line.setExpandAtFiles(false);
         line.setExecutionExceptionHandler(Main::told);
         line.setParameterExceptionHandler(Main::wrongUsage);
         return line.execute(arguments);
+    }
+
+    /** Reading the annotations of all commands takes longer than most commands do, so only what is asked for is read. */
+    private static Map<String, Class<?>> commands(String... arguments) {
+        return arguments.length > 0 && COMMANDS.containsKey(arguments[0]) && !arguments[0].equals("help")
+                ? Map.of(arguments[0], COMMANDS.get(arguments[0]))
+                : COMMANDS;
     }
 
     private static int told(Exception e, CommandLine line, CommandLine.ParseResult parsed) throws Exception {

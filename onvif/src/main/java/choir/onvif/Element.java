@@ -19,7 +19,7 @@ import javax.xml.namespace.QName;
 record Element(
         QName name, Map<QName, String> attributes, List<Element> children, String text, Map<String, String> scope) {
     Element {
-        attributes = Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
+        attributes = attributes.isEmpty() ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
         children = List.copyOf(children);
     }
 
@@ -42,7 +42,12 @@ record Element(
     }
 
     Optional<Element> child(String localName) {
-        return all(localName).findFirst();
+        for (var child : children) {
+            if (child.is(localName)) {
+                return Optional.of(child);
+            }
+        }
+        return Optional.empty();
     }
 
     /** The first element along the path of local names. */
@@ -64,10 +69,12 @@ record Element(
     }
 
     Optional<String> attribute(String localName) {
-        return attributes.entrySet().stream()
-                .filter(e -> e.getKey().getLocalPart().equals(localName))
-                .map(e -> e.getValue().strip())
-                .findFirst();
+        for (var attribute : attributes.entrySet()) {
+            if (attribute.getKey().getLocalPart().equals(localName)) {
+                return Optional.of(attribute.getValue().strip());
+            }
+        }
+        return Optional.empty();
     }
 
     Element withAttribute(String localName, String value) {

@@ -9,7 +9,6 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.apache.hc.client5.http.auth.AuthScope;
@@ -226,9 +225,5 @@ final class OnvifSession {
 
     int calls() {
         return calls;
-    }
-
-    static List<Element> list(Element answer, String name) {
-        return answer.all(name).toList();
     }
 }

@@ -13,10 +13,9 @@ import java.util.Optional;
 record Snapshot(
         Element device,
         Map<String, Element> profileByChannel,
-        Map<String, String> channelByProfile,
         Map<String, Element> analytics,
         Map<String, Element> recordings,
-        List<Element> jobs,
+        Map<String, List<RecordingJob>> jobsByChannel,
         Map<String, Element> schedules) {
 
     static Snapshot take(OnvifSession session) {
@@ -34,15 +33,11 @@ record Snapshot(
         return new Snapshot(
                 device,
                 byChannel,
-                channels,
                 analytics(session, byChannel),
                 records
                         ? index(session.call(Element.of(Namespaces.RECORDING, "GetRecordings")), "RecordingItem")
                         : Map.of(),
-                records
-                        ? OnvifSession.list(
-                                session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs")), "JobItem")
-                        : List.of(),
+                records ? jobs(session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs")), channels) : Map.of(),
                 session.offers(Namespaces.SCHEDULE) ? schedules(session) : Map.of());
     }
 
@@ -120,14 +115,19 @@ record Snapshot(
         return Optional.ofNullable(profileByChannel.get(channel)).flatMap(p -> p.at("Configurations", "VideoEncoder"));
     }
 
+    private static Map<String, List<RecordingJob>> jobs(Element answer, Map<String, String> channelByProfile) {
+        Map<String, List<RecordingJob>> byChannel = new LinkedHashMap<>();
+        answer.all("JobItem")
+                .flatMap(item -> RecordingJob.of(item).stream())
+                .forEach(job -> Optional.ofNullable(channelByProfile.get(job.profile()))
+                        .ifPresent(channel -> byChannel
+                                .computeIfAbsent(channel, c -> new ArrayList<>())
+                                .add(job)));
+        return byChannel;
+    }
+
     List<RecordingJob> jobsOf(String channel) {
-        List<RecordingJob> found = new ArrayList<>();
-        for (var item : jobs) {
-            RecordingJob.of(item)
-                    .filter(job -> channel.equals(channelByProfile.get(job.profile())))
-                    .ifPresent(found::add);
-        }
-        return found;
+        return jobsByChannel.getOrDefault(channel, List.of());
     }
 
     Optional<Element> recordingOf(String channel) {

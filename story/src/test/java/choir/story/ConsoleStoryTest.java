@@ -25,7 +25,12 @@ class ConsoleStoryTest {
         choir.recorder("haldr-2", "gannet", 2);
         choir.post("/api/v1/groups", Map.of("path", "terminals/haldr/quay"));
         for (var camera : List.of("haldr-1/01", "haldr-1/02", "haldr-1/03", "haldr-1/04", "haldr-2/01", "haldr-2/02")) {
-            choir.write("PATCH", "/api/v1/cameras/" + camera, Map.of("group", "terminals/haldr/quay"), "If-Match", "*");
+            choir.write(
+                    "PUT",
+                    "/api/v1/cameras/" + camera + "/placing",
+                    Map.of("group", "terminals/haldr/quay"),
+                    "If-Match",
+                    "*");
         }
         browser = new Browser(choir);
     }

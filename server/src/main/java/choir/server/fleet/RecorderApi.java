@@ -23,7 +23,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -162,7 +161,8 @@ class RecorderApi {
         });
     }
 
-    @PatchMapping("/api/v1/cameras/{recorder}/{channel}")
+    /** What is not said stays as it is. */
+    @PutMapping("/api/v1/cameras/{recorder}/{channel}/placing")
     ResponseEntity<Void> place(
             @PathVariable String recorder,
             @PathVariable String channel,
