@@ -12,7 +12,7 @@
   import { count } from './lib/format';
   import { apply, theme, type Theme } from './lib/theme';
   import SelectionBox from './lib/ui/SelectionBox.svelte';
-  import { isActive, p, route } from './router';
+  import { isActive, navigate, p, route } from './router';
 
   let { session }: { session: Schemas['Session'] } = $props();
 
@@ -38,6 +38,18 @@
   function choose(next: Theme) {
     chosen = next;
     apply(next);
+  }
+
+  /** Where a view is about a selection of its own, choosing stays there; elsewhere it leads to the fleet. */
+  function chooseCameras(selection: string) {
+    const search = { select: selection };
+    if (route.pathname === '/audit') {
+      navigate('/audit', { search: selection ? search : {} });
+    } else if (route.pathname === '/rollouts') {
+      navigate('/rollouts', { search });
+    } else {
+      navigate('/fleet', { search: selection ? search : {} });
+    }
   }
 
   async function signOut() {
@@ -106,7 +118,7 @@
   </nav>
   <div class="min-w-0 flex-1">
     <div class="flex items-center gap-4 border-b border-line px-4 py-2 md:px-10">
-      <div class="max-w-[640px] flex-1"><SelectionBox value={select} /></div>
+      <div class="max-w-[640px] flex-1"><SelectionBox value={select} onchoose={chooseCameras} /></div>
       {#if overview.data && overview.data.waiting > 0}
         <a
           href={p('/rollouts') + '?select=state:waiting'}

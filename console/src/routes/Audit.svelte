@@ -105,7 +105,7 @@
         </Empty>
       {:else}
         <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[860px] text-sm">
+          <table class="w-full text-sm sm:min-w-[860px]">
             <thead>
               <tr class="border-b border-line">
                 <th class="w-8 py-2 text-left" scope="col">
@@ -116,8 +116,9 @@
                   />
                 </th>
                 {#each ['Severity', 'Where', 'What', 'Costs', 'Since', ''] as head (head)}
-                  <th class="head py-2 pr-4" scope="col"
-                    >{head}<span class="sr-only">{head ? '' : 'Act'}</span></th
+                  <th
+                    class="head py-2 pr-4 {['What', 'Costs', 'Since'].includes(head) ? 'max-sm:hidden' : ''}"
+                    scope="col">{head}<span class="sr-only">{head ? '' : 'Act'}</span></th
                   >
                 {/each}
               </tr>
@@ -144,7 +145,7 @@
                           : 'px-1.5 text-faint'}>{f.severity.toLowerCase()}</span
                     >
                   </td>
-                  <td class="py-2 pr-4 whitespace-nowrap">
+                  <td class="py-2 pr-4 sm:whitespace-nowrap">
                     {#if f.camera}
                       <a class="native" href={cameraPath(f.camera)}>{f.camera}</a>
                       {f.label}
@@ -154,16 +155,20 @@
                         >{f.recorder}</a
                       >
                     {/if}
+                    <div class="sm:hidden">
+                      {f.sentence} <span class="text-faint">{ago(f.firstSeen)}</span>
+                    </div>
                   </td>
-                  <td class="py-2 pr-4">{f.sentence}</td>
+                  <td class="py-2 pr-4 max-sm:hidden">{f.sentence}</td>
                   <td
-                    class="py-2 pr-4 whitespace-nowrap {f.direction === 'WASTE' ? 'text-waste' : 'text-loss'}"
-                    >{SIDE[f.direction]}</td
+                    class="py-2 pr-4 whitespace-nowrap max-sm:hidden {f.direction === 'WASTE'
+                      ? 'text-waste'
+                      : 'text-loss'}">{SIDE[f.direction]}</td
                   >
-                  <td class="py-2 pr-4 whitespace-nowrap text-faint" title={when(f.firstSeen)}
+                  <td class="py-2 pr-4 whitespace-nowrap text-faint max-sm:hidden" title={when(f.firstSeen)}
                     >{ago(f.firstSeen)}</td
                   >
-                  <td class="py-2 text-right whitespace-nowrap">
+                  <td class="py-2 text-right sm:whitespace-nowrap">
                     {#if canReapply(f)}
                       <button class="text-accent underline" onclick={() => reapply([f.id])}
                         >give out again<span class="sr-only">: {f.camera} {f.title}</span></button

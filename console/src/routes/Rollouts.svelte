@@ -5,7 +5,6 @@
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
-  import SelectionBox from '../lib/ui/SelectionBox.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { navigate, p, route } from '../router';
   import PreviewTable from './PreviewTable.svelte';
@@ -44,14 +43,11 @@
   const answer = $derived(
     preview.data
       ? `${preview.data.cameras.length} cameras would change, ${preview.data.inTune} hold what is asked, ${preview.data.unread.length} are not known.`
-      : 'Choose cameras to see what would change at their recorders before anything is written.',
+      : 'Choose cameras in the box above to see what would change at their recorders before anything is written.',
   );
 </script>
 
 <Page question="What would be given out?" {answer}>
-  <div class="mb-6 max-w-[640px]">
-    <SelectionBox value={select ?? ''} onchoose={(s) => navigate('/rollouts', { search: { select: s } })} />
-  </div>
   {#if select !== undefined}
     <Loaded query={preview}>
       {#snippet children(made)}

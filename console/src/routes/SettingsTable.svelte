@@ -37,7 +37,9 @@
       {#each settings as s (s.key)}
         <tr class="border-b border-line/60 align-top hover:bg-raised">
           <td class="py-2 pr-4"><TuningMark mark={s.mark} /></td>
-          <th scope="row" class="py-2 pr-4 text-left font-semibold whitespace-nowrap" title={s.meaning}>{s.title}</th>
+          <th scope="row" class="py-2 pr-4 text-left font-semibold whitespace-nowrap" title={s.meaning}
+            >{s.title}</th
+          >
           <td class="max-w-[260px] py-2 pr-4" title={s.asked}>
             {#if s.asked}{short(s.asked)}{#if s.fixed}<span class="text-faint"> · fixed</span>{/if}
             {:else}<span class="text-faint">not governed</span>{/if}

@@ -1,8 +1,6 @@
 <script lang="ts">
-  import { navigate } from '../../router';
-
   /** The one box for choosing cameras; `/` brings the keyboard here from any page. */
-  let { value = '', onchoose }: { value?: string; onchoose?: (selection: string) => void } = $props();
+  let { value, onchoose }: { value: string; onchoose: (selection: string) => void } = $props();
 
   let text = $derived(value);
   let field = $state<HTMLInputElement>();
@@ -10,11 +8,7 @@
   function choose(event: SubmitEvent) {
     event.preventDefault();
     field?.blur();
-    if (onchoose) {
-      onchoose(text.trim());
-    } else {
-      navigate('/fleet', { search: text.trim() ? { select: text.trim() } : {} });
-    }
+    onchoose(text.trim());
   }
 
   function key(event: KeyboardEvent) {

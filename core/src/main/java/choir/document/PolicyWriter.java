@@ -11,6 +11,7 @@ import choir.policy.Value;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekText;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,6 +20,8 @@ import java.util.Optional;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
 import org.snakeyaml.engine.v2.common.FlowStyle;
+import org.snakeyaml.engine.v2.nodes.Tag;
+import org.snakeyaml.engine.v2.representer.StandardRepresenter;
 
 /** Writes the canonical form of policy files: reading it back gives the same values. */
 public final class PolicyWriter {
@@ -90,7 +93,7 @@ public final class PolicyWriter {
             case Value.Hours h -> windows(h.week());
             case Value.Areas a -> areas(a);
             case Value.Flag v -> v.text();
-            case Value.Sense v -> v.text();
+            case Value.Sense v -> plain(v.text());
             case Value.Share v -> v.text();
             case Value.Amount v -> v.text();
         };
@@ -116,29 +119,52 @@ public final class PolicyWriter {
                 case Shape.Cells c -> map.put("cells", c.mask().rows());
             }
         });
-        area.sensitivity().ifPresent(s -> map.put("sensitivity", s.toString()));
+        area.sensitivity().ifPresent(s -> map.put("sensitivity", plain(s.toString())));
         area.threshold().ifPresent(t -> map.put("threshold", t.toString()));
         return map;
     }
 
-    private static List<Object> points(List<Shape.Point> points) {
-        return points.stream().<Object>map(p -> List.of(p.x(), p.y())).toList();
+    private static Inline points(List<Shape.Point> points) {
+        return new Inline(points.stream()
+                .<Object>map(p -> new Inline(List.of(number(p.x()), number(p.y()))))
+                .toList());
+    }
+
+    /** A list that stands on one line. */
+    private record Inline(List<Object> items) {}
+
+    /** A number as a person would write it: 1 and not 1.0. */
+    private static Object number(double value) {
+        return value == Math.rint(value) ? (Object) (long) value : BigDecimal.valueOf(value);
+    }
+
+    /** A text that is a number stands without quotes. */
+    private static Object plain(String text) {
+        return text.matches("\\d{1,9}") ? Integer.valueOf(text) : text;
     }
 
     private static String dump(Object tree) {
-        return new Dump(DumpSettings.builder()
-                        .setDefaultFlowStyle(FlowStyle.BLOCK)
-                        .setWidth(120)
-                        .build())
-                .dumpToString(tree);
+        return dump(tree, FlowStyle.BLOCK, 120);
     }
 
     private static String flow(Object tree) {
-        return new Dump(DumpSettings.builder()
-                        .setDefaultFlowStyle(FlowStyle.FLOW)
-                        .setWidth(1_000_000)
-                        .build())
-                .dumpToString(tree)
-                .strip();
+        return dump(tree, FlowStyle.FLOW, 1_000_000).strip();
+    }
+
+    private static String dump(Object tree, FlowStyle style, int width) {
+        var settings = DumpSettings.builder()
+                .setDefaultFlowStyle(style)
+                .setWidth(width)
+                .setIndicatorIndent(2)
+                .setIndentWithIndicator(true)
+                .build();
+        return new Dump(settings, new WithInlineLists(settings)).dumpToString(tree);
+    }
+
+    private static final class WithInlineLists extends StandardRepresenter {
+        WithInlineLists(DumpSettings settings) {
+            super(settings);
+            representers.put(Inline.class, data -> representSequence(Tag.SEQ, ((Inline) data).items(), FlowStyle.FLOW));
+        }
     }
 }

@@ -97,7 +97,7 @@ class ConsoleStoryTest {
                 .contains("quay");
 
         browser.press("Rollouts");
-        browser.type("main form[role=search] input", "group:terminals/haldr" + Keys.ENTER);
+        browser.type("form[role=search] input", "group:terminals/haldr" + Keys.ENTER);
         browser.see("6 cameras would change");
         browser.see("haldr-2 stops recording on all its channels");
         browser.see("Gannet GD has no place for \"threshold\"");
