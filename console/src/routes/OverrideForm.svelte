@@ -40,20 +40,27 @@
 <form onsubmit={save} class="grid gap-4">
   <label>
     <span class="head mb-1 block">Setting</span>
-    <select class="field w-full" bind:value={key} name="key">
+    <select class="field w-full" bind:value={key} name="key" onchange={() => (value = '')}>
       {#each settings.data ?? [] as s (s.key)}<option value={s.key}>{s.title} ({s.key})</option>{/each}
     </select>
   </label>
   <label>
     <span class="head mb-1 block">Value</span>
-    <input
-      class="field w-full"
-      bind:value
-      name="value"
-      required
-      aria-describedby="value-help"
-      spellcheck="false"
-    />
+    {#if setting && setting.choices.length > 0}
+      <select class="field w-full" bind:value name="value" required aria-describedby="value-help">
+        <option value="" disabled>choose …</option>
+        {#each setting.choices as choice (choice)}<option value={choice}>{choice}</option>{/each}
+      </select>
+    {:else}
+      <input
+        class="field w-full"
+        bind:value
+        name="value"
+        required
+        aria-describedby="value-help"
+        spellcheck="false"
+      />
+    {/if}
     <span id="value-help" class="mt-1 block text-xs text-faint">
       {setting ? `${setting.meaning} Expected: ${setting.expected}.` : ''}
     </span>

@@ -41,6 +41,8 @@ final class StatusCommand extends Act {
     }
 
     private static String hours(long minutes) {
-        return minutes >= 60 ? minutes / 60 + " h " + minutes % 60 + " min" : minutes + " min";
+        return minutes < 60
+                ? minutes + " min"
+                : minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
     }
 }

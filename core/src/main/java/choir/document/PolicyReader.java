@@ -1,6 +1,7 @@
 package choir.document;
 
 import choir.fleet.Node;
+import choir.policy.Catalogue;
 import choir.policy.Layer;
 import choir.policy.Layer.Statement;
 import choir.policy.SettingKey;
@@ -15,11 +16,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Reads policy files: templates, and what stands at groups and cameras. */
 public final class PolicyReader {
-    private static final Set<String> TEMPLATE_KEYS =
-            Set.of("template", "title", "extends", "motion", "recording", "unset", "fixed");
+    private static final Set<String> TEMPLATE_KEYS = Stream.concat(
+                    Stream.of("template", "title", "extends", "unset", "fixed"), Catalogue.sections().stream())
+            .collect(Collectors.toUnmodifiableSet());
     private static final Set<String> NODE_KEYS =
             Set.of("group", "camera", "use", "set", "unset", "fixed", "because", "until");
 
@@ -48,7 +52,7 @@ public final class PolicyReader {
         var title = optional(keys, "title", t -> t).orElse("");
         var base = optional(keys, "extends", TemplateName::new);
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
-        for (var section : List.of("motion", "recording")) {
+        for (var section : Catalogue.sections()) {
             if (keys.containsKey(section)) {
                 keys.get(section)
                         .map()
@@ -101,8 +105,7 @@ public final class PolicyReader {
         if (keys.containsKey(name)) {
             keys.get(name)
                     .list()
-                    .forEach(p ->
-                            p.text(k -> choir.policy.Catalogue.named(k).key()).ifPresent(found::add));
+                    .forEach(p -> p.text(k -> Catalogue.named(k).key()).ifPresent(found::add));
         }
         return found;
     }

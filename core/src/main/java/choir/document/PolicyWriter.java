@@ -34,7 +34,7 @@ public final class PolicyWriter {
             document.put("title", title);
         }
         base.ifPresent(b -> document.put("extends", b.text()));
-        for (var section : List.of("motion", "recording")) {
+        for (var section : Catalogue.sections()) {
             var entries = section(section, layer);
             if (!entries.isEmpty()) {
                 document.put(section, entries);
@@ -63,6 +63,7 @@ public final class PolicyWriter {
             case Value.Sense v -> v.text();
             case Value.Share v -> v.text();
             case Value.Amount v -> v.text();
+            case Value.Word v -> v.text();
         };
     }
 
@@ -96,6 +97,7 @@ public final class PolicyWriter {
             case Value.Sense v -> plain(v.text());
             case Value.Share v -> v.text();
             case Value.Amount v -> v.text();
+            case Value.Word v -> v.text();
         };
     }
 

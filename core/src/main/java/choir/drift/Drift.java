@@ -9,6 +9,7 @@ import choir.family.Translation;
 import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.policy.SettingType;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekDifference;
@@ -176,13 +177,17 @@ public final class Drift {
                         : Cost.NONE;
             case Ability.Cells c -> Cost.signed(number(want) - number(have), "cells");
             case Ability.Numbers n ->
-                Cost.signed(
-                        number(have) - number(want),
-                        ((choir.policy.SettingType.Amount) Catalogue.get(key).type()).unit());
+                amount((SettingType.Amount) Catalogue.get(key).type(), number(have) - number(want));
             case Ability.Switch s -> Cost.NONE;
             case Ability.Mask m -> Cost.NONE;
             case Ability.Lanes l -> Cost.NONE;
+            case Ability.Choice c -> Cost.NONE;
+            case Ability.Text t -> Cost.NONE;
         };
+    }
+
+    private static Cost amount(SettingType.Amount type, int more) {
+        return Cost.signed(type.moreLoses() ? -more : more, type.unit());
     }
 
     private static int number(String text) {

@@ -3,6 +3,7 @@ package choir.drift;
 import choir.family.NativeValue;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import java.math.BigDecimal;
 import java.util.Optional;
 
 /** Says in a sentence what a comparison found. */
@@ -25,7 +26,8 @@ public final class Wording {
         var held = observed.map(NativeValue::text).orElse("unknown");
         return switch (desired) {
             case NativeValue.Flag f -> "is " + held + " and ought to be " + f.text() + without(cost);
-            case NativeValue.Item i -> number(cost) + " (" + held + ", ought to be " + i.text() + ")";
+            case NativeValue.Item i ->
+                number(cost, isMore(held, i.text())) + " (" + held + ", ought to be " + i.text() + ")";
             case NativeValue.Mask m ->
                 cost.loss() == 0
                         ? "cover " + cost.waste() + " cells too many"
@@ -35,17 +37,24 @@ public final class Wording {
         };
     }
 
-    private static String number(Cost cost) {
+    private static String number(Cost cost, boolean more) {
         int size = Math.max(cost.loss(), cost.waste());
         return switch (cost.unit()) {
             case "steps" ->
                 "is " + count(size, "step") + (cost.loss() > 0 ? " less" : " more") + " sensitive than asked";
             case "cells" -> "reacts " + count(size, "cell") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";
             case "" -> "is not as asked";
-            case "s", "d" ->
-                "is " + size + " " + cost.unit() + (cost.loss() > 0 ? " shorter" : " longer") + " than asked";
-            default -> "is " + size + " " + cost.unit() + (cost.loss() > 0 ? " lower" : " higher") + " than asked";
+            case "s", "d", "ms" -> "is " + size + " " + cost.unit() + (more ? " longer" : " shorter") + " than asked";
+            default -> "is " + size + " " + cost.unit() + (more ? " higher" : " lower") + " than asked";
         };
+    }
+
+    private static boolean isMore(String held, String desired) {
+        try {
+            return new BigDecimal(held).compareTo(new BigDecimal(desired)) > 0;
+        } catch (NumberFormatException e) {
+            return false;
+        }
     }
 
     private static String count(int size, String thing) {

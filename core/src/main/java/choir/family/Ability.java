@@ -4,7 +4,10 @@ import choir.area.CellGrid;
 import choir.scale.CountScale;
 import choir.scale.SensitivityScale;
 import choir.week.Trigger;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -38,4 +41,14 @@ public sealed interface Ability {
             allowed = allowed.stream().sorted().toList();
         }
     }
+
+    /** Words of ours with what the device writes for each. */
+    record Choice(Place place, Map<String, String> choices, Optional<NativeValue> factory) implements Ability {
+        public Choice {
+            choices = Collections.unmodifiableMap(new LinkedHashMap<>(choices));
+        }
+    }
+
+    /** A text that the device takes as it is. */
+    record Text(Place place, Optional<NativeValue> factory) implements Ability {}
 }

@@ -22,7 +22,7 @@ import java.util.function.Function;
 public final class FamilyReader {
     private static final Set<String> KEYS = Set.of("family", "title", "recognise", "pauses", "connections", "settings");
     private static final Set<String> SETTING_KEYS =
-            Set.of("at", "factory", "from", "to", "step", "direction", "words", "values", "grid", "lanes");
+            Set.of("at", "factory", "from", "to", "step", "direction", "words", "values", "grid", "lanes", "choices");
 
     private FamilyReader() {}
 
@@ -82,6 +82,10 @@ public final class FamilyReader {
             case SettingType.AreaList a -> new Ability.Mask(at, grid(keys), factory);
             case SettingType.WeekOfTriggers w -> new Ability.Lanes(at, lanes(keys), factory);
             case SettingType.Amount a -> numbers(at, keys, factory);
+            case SettingType.Choice c -> new Ability.Choice(at, choices(keys, c.words()), factory);
+            case SettingType.Named n -> new Ability.Choice(at, choices(keys, List.of()), factory);
+            case SettingType.ClipEvery c -> new Ability.Text(at, factory);
+            case SettingType.OffOr o -> new Ability.Text(at, factory);
         }));
     }
 
@@ -93,6 +97,10 @@ public final class FamilyReader {
             case SettingType.SensitivityOrAuto s -> new NativeValue.Item(text);
             case SettingType.ShareOfPicture s -> new NativeValue.Item(text);
             case SettingType.Amount a -> new NativeValue.Item(text);
+            case SettingType.Choice c -> new NativeValue.Item(text);
+            case SettingType.Named n -> new NativeValue.Item(text);
+            case SettingType.ClipEvery c -> new NativeValue.Item(text);
+            case SettingType.OffOr o -> new NativeValue.Item(text);
             case SettingType.AreaList a ->
                 throw new IllegalArgumentException("areas have no factory value in a family file");
         };
@@ -131,6 +139,17 @@ public final class FamilyReader {
                         .flatMap(e -> e.text(TriggerSet::parse).stream())
                         .flatMap(t -> t.members().stream())
                         .collect(java.util.stream.Collectors.toSet()));
+    }
+
+    /** @param known the only words that the setting has; empty when any name will do */
+    private static Map<String, String> choices(Map<String, Part> keys, List<String> known) {
+        var part = Optional.ofNullable(keys.get("choices"))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "a choice says what the device writes, such as choices: {overwrite: Loop, stop: Halt}"));
+        Map<String, String> choices = new LinkedHashMap<>();
+        (known.isEmpty() ? part.map() : part.map(known))
+                .forEach((word, written) -> written.text().ifPresent(t -> choices.put(word, t)));
+        return choices;
     }
 
     private static Ability numbers(Place at, Map<String, Part> keys, Optional<NativeValue> factory) {

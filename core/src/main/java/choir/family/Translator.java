@@ -68,6 +68,8 @@ public final class Translator {
             case Ability.Numbers n -> number(key, n, (Value.Amount) scalar(effective));
             case Ability.Mask m -> exact(new NativeValue.Mask(watched((Effective.Areas) effective, m.grid())));
             case Ability.Lanes l -> lanes(l, ((Effective.Hours) effective).week());
+            case Ability.Choice c -> choice(c, scalar(effective).text());
+            case Ability.Text t -> exact(new NativeValue.Item(scalar(effective).text()));
         };
     }
 
@@ -162,6 +164,16 @@ public final class Translator {
                 .filter(a -> a.kindOrWatch() == kind)
                 .flatMap(a -> a.shape().stream())
                 .map(Sourced::value);
+    }
+
+    private Wish choice(Ability.Choice ability, String asked) {
+        var written = ability.choices().get(asked);
+        return written == null
+                ? new Wish.Cannot(
+                        asked,
+                        family.title() + " knows only "
+                                + String.join(", ", ability.choices().keySet()))
+                : exact(new NativeValue.Item(written));
     }
 
     private static Wish number(SettingKey key, Ability.Numbers ability, Value.Amount amount) {

@@ -52,6 +52,48 @@ public final class Catalogue {
                     "Ignoring too much: what happens there is not recorded.",
                     "Ignoring too little: foliage, water and traffic start recordings."),
             new Setting(
+                    new SettingKey("motion.analyses-per-second"),
+                    new SettingType.Amount("/s", 1, 60, 1, false),
+                    "Analyses a second",
+                    "How often a picture is analysed.",
+                    "Too seldom: quick movement passes between two looks.",
+                    "Too often: the recorder has less room for everything else."),
+            new Setting(
+                    new SettingKey("motion.analyse-size"),
+                    new SettingType.Choice(List.of("1", "1/2", "1/4", "1/8")),
+                    "Analyse size",
+                    "The size at which pictures are analysed, as a share of each side.",
+                    "Too small: someone far away is no longer to be seen.",
+                    "Too large: the recorder works more than needed."),
+            new Setting(
+                    new SettingKey("motion.analyse-pictures"),
+                    new SettingType.Choice(List.of("all", "key")),
+                    "Analyse pictures",
+                    "Whether all pictures are analysed or only key pictures.",
+                    "Only key pictures: short movement is missed.",
+                    "All pictures: the recorder works more than needed."),
+            new Setting(
+                    new SettingKey("motion.on-delay"),
+                    new SettingType.Amount("ms", 0, 60000, 0, true, true),
+                    "On delay",
+                    "For how long the level must be over the threshold before it is motion.",
+                    "Too long: short movement does not count.",
+                    "Too short: a flicker counts."),
+            new Setting(
+                    new SettingKey("motion.off-delay"),
+                    new SettingType.Amount("ms", 0, 600000, 0, false),
+                    "Off delay",
+                    "For how long motion lasts after the level was last over the threshold.",
+                    "Too short: one movement becomes several, with gaps between.",
+                    "Too long: every event carries quiet footage."),
+            new Setting(
+                    new SettingKey("motion.log"),
+                    new SettingType.OnOff(),
+                    "Log",
+                    "Whether the recorder keeps a log entry for each motion event.",
+                    "Off: nobody can look up afterwards when something moved.",
+                    "On where nobody reads it: the log fills and older entries go."),
+            new Setting(
                     SWITCHED_ON,
                     new SettingType.OnOff(),
                     "Switched on",
@@ -87,6 +129,34 @@ public final class Catalogue {
                     "Too low: quick movement falls between two pictures.",
                     "Too high: the disk fills sooner."),
             new Setting(
+                    new SettingKey("recording.stream"),
+                    new SettingType.Named("main or sub"),
+                    "Stream",
+                    "Which of the camera's streams is recorded.",
+                    "A small stream: faces and plates cannot be told.",
+                    "A large stream: the disk fills sooner."),
+            new Setting(
+                    new SettingKey("recording.store"),
+                    new SettingType.Named("disk-1"),
+                    "Store",
+                    "Where it is recorded to.",
+                    "A store that is not there: nothing is recorded, whatever the week says.",
+                    "A store that is dearer than the footage is worth."),
+            new Setting(
+                    new SettingKey("recording.when-full"),
+                    new SettingType.Choice(List.of("overwrite", "stop")),
+                    "When full",
+                    "What happens when the store is full.",
+                    "Stop: nothing more is recorded once the store is full.",
+                    "Overwrite: the oldest footage goes early."),
+            new Setting(
+                    new SettingKey("recording.clip-every"),
+                    new SettingType.ClipEvery(),
+                    "Clip every",
+                    "A short clip at fixed intervals, motion or not.",
+                    "Off: nothing shows that the camera was there and saw nothing.",
+                    "Often and long: quiet footage fills the disk."),
+            new Setting(
                     KEEP_AT_LEAST,
                     new SettingType.Amount("d", 0, 3650, 0, false),
                     "Keep at least",
@@ -99,7 +169,42 @@ public final class Catalogue {
                     "Keep at most",
                     "Days after which footage must be gone.",
                     "Too short: footage is deleted that might be asked for.",
-                    "Too long: footage is kept that may not be kept.")));
+                    "Too long: footage is kept that may not be kept."),
+            new Setting(
+                    new SettingKey("response.mail"),
+                    new SettingType.OffOr("an address", "watch@skerry.example"),
+                    "Mail",
+                    "Who gets a mail with a still picture when something moves.",
+                    "Off: nobody hears of it before they look.",
+                    "On where much moves: the mails that matter drown."),
+            new Setting(
+                    new SettingKey("response.still"),
+                    new SettingType.OnOff(),
+                    "Still",
+                    "Whether a still picture is kept for each event.",
+                    "Off: events cannot be leafed through quickly.",
+                    "On: the disk fills with stills."),
+            new Setting(
+                    new SettingKey("response.sound"),
+                    new SettingType.OffOr("the name of a sound", "bell"),
+                    "Sound",
+                    "Which sound the recorder makes.",
+                    "Off: nobody nearby notices.",
+                    "On where much moves: nobody listens any more."),
+            new Setting(
+                    new SettingKey("response.program"),
+                    new SettingType.OffOr("the name of a program of the recorder", "lamp-on"),
+                    "Program",
+                    "Which program the recorder starts.",
+                    "Off: what should follow does not.",
+                    "On where much moves: it runs all day."),
+            new Setting(
+                    new SettingKey("response.upload"),
+                    new SettingType.OffOr("an address", "sftp://archive.skerry.example/quay"),
+                    "Upload",
+                    "Where the recording of an event is copied to.",
+                    "Off: footage exists once, at the place where it can be stolen.",
+                    "On where much moves: the line is busy with quiet footage.")));
 
     private Catalogue() {}
 
@@ -112,6 +217,11 @@ public final class Catalogue {
     /** All settings in the order of the work: motion first, then recording. */
     public static List<Setting> settings() {
         return List.copyOf(SETTINGS.values());
+    }
+
+    /** The first words of the keys, in the order of the work. */
+    public static List<String> sections() {
+        return SETTINGS.keySet().stream().map(SettingKey::section).distinct().toList();
     }
 
     public static Setting get(SettingKey key) {

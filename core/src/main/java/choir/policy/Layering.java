@@ -61,6 +61,7 @@ final class Layering {
             case Value.Sense v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Share v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Amount v -> scalar(key, v, (Effective.Scalar) below, fix);
+            case Value.Word v -> scalar(key, v, (Effective.Scalar) below, fix);
         }
     }
 

@@ -1,12 +1,30 @@
 package choir.policy;
 
+import choir.fleet.Nearest;
 import java.math.BigDecimal;
+import java.util.List;
 import java.util.regex.Pattern;
 
 /** What kind of thing a setting's value is, with its unit and range. */
 public sealed interface SettingType {
     /** The range in words, for messages, forms and the reference. */
     String expected();
+
+    /** The only values that there are; empty when there are more than can be listed. */
+    default List<String> choices() {
+        return switch (this) {
+            case OnOff o -> List.of("on", "off");
+            case Choice c -> c.words();
+            case SensitivityOrAuto s -> List.of();
+            case ShareOfPicture s -> List.of();
+            case Amount a -> List.of();
+            case Named n -> List.of();
+            case ClipEvery c -> List.of();
+            case OffOr o -> List.of();
+            case WeekOfTriggers w -> List.of();
+            case AreaList a -> List.of();
+        };
+    }
 
     /** The types of which a value is one word of text. */
     sealed interface Scalar extends SettingType {
@@ -70,9 +88,14 @@ public sealed interface SettingType {
      *
      * @param cap the value is a limit from above: a device that knows only coarser values takes the next lower one
      *     (otherwise the next higher one, so that rounding never loses footage)
+     * @param moreLoses a larger value records less, such as a longer delay before motion counts
      */
-    record Amount(String unit, int min, int max, int decimals, boolean cap) implements Scalar {
-        private static final Pattern FORM = Pattern.compile("(\\d{1,9}(?:\\.\\d{1,4})?)\\s*([a-z]*)");
+    record Amount(String unit, int min, int max, int decimals, boolean cap, boolean moreLoses) implements Scalar {
+        Amount(String unit, int min, int max, int decimals, boolean cap) {
+            this(unit, min, max, decimals, cap, false);
+        }
+
+        private static final Pattern FORM = Pattern.compile("(\\d{1,9}(?:\\.\\d{1,4})?)\\s*([a-z/]*)");
 
         @Override
         public Value parse(String text) {
@@ -96,6 +119,90 @@ public sealed interface SettingType {
         @Override
         public String expected() {
             return min + unit + " to " + max + unit;
+        }
+    }
+
+    /** One of a few words. */
+    record Choice(List<String> words) implements Scalar {
+        public Choice {
+            words = List.copyOf(words);
+        }
+
+        @Override
+        public Value parse(String text) {
+            if (!words.contains(text)) {
+                throw new IllegalArgumentException(
+                        "\"" + text + "\" is none of " + expected() + Nearest.hint(text, words));
+            }
+            return new Value.Word(text);
+        }
+
+        @Override
+        public String expected() {
+            return String.join(", ", words);
+        }
+    }
+
+    /** The name of something that the recorder has, such as a stream or a store. */
+    record Named(String example) implements Scalar {
+        private static final Pattern FORM = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,63}");
+
+        @Override
+        public Value parse(String text) {
+            if (!FORM.matcher(text).matches()) {
+                throw new IllegalArgumentException("\"" + text + "\" is not a name; expected " + expected());
+            }
+            return new Value.Word(text);
+        }
+
+        @Override
+        public String expected() {
+            return "a name of at most 64 letters, digits, points and dashes, such as " + example;
+        }
+    }
+
+    /** Something done now and then, such as a clip: how long, and how often. */
+    record ClipEvery() implements Scalar {
+        private static final Pattern FORM = Pattern.compile("(\\d{1,4})s every (\\d{1,4})min");
+
+        @Override
+        public Value parse(String text) {
+            var match = FORM.matcher(text.strip());
+            if (text.equals("off")) {
+                return new Value.Word(text);
+            }
+            if (!match.matches()) {
+                throw new IllegalArgumentException("\"" + text + "\" is not a clip; expected " + expected());
+            }
+            int seconds = Integer.parseInt(match.group(1));
+            int minutes = Integer.parseInt(match.group(2));
+            if (seconds == 0 || minutes == 0 || seconds > minutes * 60) {
+                throw new IllegalArgumentException(
+                        "\"" + text + "\": a clip has some length and is not longer than the time to the next one");
+            }
+            return new Value.Word(seconds + "s every " + minutes + "min");
+        }
+
+        @Override
+        public String expected() {
+            return "off, or a length and an interval such as 10s every 30min";
+        }
+    }
+
+    /** Off, or with a parameter that is one line of text. */
+    record OffOr(String parameter, String example) implements Scalar {
+        @Override
+        public Value parse(String text) {
+            var trimmed = text.strip();
+            if (trimmed.isEmpty() || trimmed.length() > 200 || trimmed.chars().anyMatch(Character::isISOControl)) {
+                throw new IllegalArgumentException("\"" + trimmed + "\" is not a value here; expected " + expected());
+            }
+            return new Value.Word(trimmed);
+        }
+
+        @Override
+        public String expected() {
+            return "off, or " + parameter + " such as " + example;
         }
     }
 

@@ -34,6 +34,9 @@ public sealed interface Value {
         }
     }
 
+    /** A word or a line of text. */
+    record Word(String text) implements Value {}
+
     /** A number with its unit, such as {@code 12s} or {@code 21d}. */
     record Amount(BigDecimal number, String unit) implements Value {
         public Amount {

@@ -138,4 +138,27 @@ class TranslatorTest {
         assertThat(FAMILIES.recognise("TERN", "TN-32").map(Family::name)).contains("tern");
         assertThat(FAMILIES.recognise("Skua", "S1")).isEmpty();
     }
+
+    @Test
+    void aChoiceIsWrittenInTheDevicesOwnWord() {
+        var full = new choir.policy.SettingKey("recording.when-full");
+        assertThat(wish("tern", "recording: {when-full: stop}", full))
+                .isEqualTo(new Wish.Wanted(new NativeValue.Item("Stop"), Optional.empty()));
+        assertThat(wish("gannet", "recording: {when-full: stop}", full))
+                .isEqualTo(new Wish.Wanted(new NativeValue.Item("halt"), Optional.empty()));
+    }
+
+    @Test
+    void aStoreThatTheFamilyDoesNotHaveCannotBeHonoured() {
+        assertThat(wish("tern", "recording: {store: tape-1}", new choir.policy.SettingKey("recording.store")))
+                .isEqualTo(new Wish.Cannot("tape-1", "Tern TN knows only disk-1, disk-2"));
+    }
+
+    @Test
+    void aDelayBeforeMotionCountsIsNeverMadeLonger() {
+        var delay = new choir.policy.SettingKey("motion.on-delay");
+        assertThat(wish("tern", "motion: {on-delay: 20000ms}", delay))
+                .isEqualTo(new Wish.Wanted(
+                        new NativeValue.Item("10000"), Optional.of("asked 20000ms, the recorder takes 10000ms")));
+    }
 }

@@ -98,6 +98,8 @@ final class ChannelReader {
             case Ability.Cells c -> number(text);
             case Ability.Numbers n -> number(text);
             case Ability.Lanes l -> Optional.empty();
+            case Ability.Choice c -> Optional.of(new NativeValue.Item(text));
+            case Ability.Text t -> Optional.of(new NativeValue.Item(text));
         };
     }
 

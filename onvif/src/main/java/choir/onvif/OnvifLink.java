@@ -135,6 +135,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
             case Ability.Switch s -> "on or off";
             case Ability.Mask m -> m.grid().toString();
             case Ability.Lanes l -> "lanes";
+            case Ability.Choice c -> String.join(", ", c.choices().values());
+            case Ability.Text t -> "a text";
         };
     }
 

@@ -132,9 +132,19 @@ class OnvifLinkTest {
                                 "mon-fri 05:30-09:30 continuous",
                                 "fri 22:00-04:00 motion,alarm",
                                 "sun none")))));
+        values.put(new SettingKey("motion.log"), new NativeValue.Flag(false));
+        values.put(new SettingKey("response.sound"), new NativeValue.Item("bell & <whistle>"));
+        values.put(new SettingKey("recording.when-full"), new NativeValue.Item(make.equals("tern") ? "Stop" : "halt"));
         if (make.equals("tern")) {
             values.put(Catalogue.THRESHOLD, new NativeValue.Item("7"));
             values.put(Catalogue.KEEP_AT_MOST, new NativeValue.Item("21"));
+            values.put(new SettingKey("motion.on-delay"), new NativeValue.Item("250"));
+            values.put(new SettingKey("motion.off-delay"), new NativeValue.Item("4000"));
+            values.put(new SettingKey("recording.stream"), new NativeValue.Item("Sub"));
+            values.put(new SettingKey("recording.store"), new NativeValue.Item("Disk2"));
+            values.put(new SettingKey("response.mail"), new NativeValue.Item("watch@skerry.example"));
+            values.put(new SettingKey("response.still"), new NativeValue.Flag(true));
+            values.put(new SettingKey("response.upload"), new NativeValue.Item("sftp://archive.skerry.example/q"));
         }
         assertThat(link.write(access(recorder), Map.of("02", values))).isEmpty();
         var channels = link.read(access(recorder)).channels();

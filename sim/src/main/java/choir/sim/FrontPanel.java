@@ -87,7 +87,11 @@ final class FrontPanel {
                 channel.motionNow = value.equals("on");
                 recorder.events.publish(DeviceServices.motionMessage(channel, "Changed"));
             }
-            default -> throw new IllegalArgumentException("no such knob on the channel: " + key);
+            default -> {
+                if (channel.further.replace(key, value) == null) {
+                    throw new IllegalArgumentException("no such knob on the channel: " + key);
+                }
+            }
         }
     }
 

@@ -3,6 +3,7 @@ package choir.sim;
 import static choir.sim.DeviceServices.join;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.w3c.dom.Element;
 
@@ -125,7 +126,9 @@ final class MediaAnswers {
                             prefix + ":AnalyticsModule",
                             "Switch",
                             "tern:MotionSwitch",
-                            item("Enabled", c.detection) + item("Profile", "standard"));
+                            item("Enabled", c.detection) + item("Profile", "standard"))
+                    + config(prefix + ":AnalyticsModule", "Storage", "tern:Storage", further(c, "Storage"))
+                    + config(prefix + ":AnalyticsModule", "Response", "tern:Response", further(c, "Response"));
         }
         return config(
                         prefix + ":AnalyticsModule",
@@ -136,7 +139,7 @@ final class MediaAnswers {
                         prefix + ":AnalyticsModule",
                         "Recording",
                         "gannet:Recording",
-                        item("MasterSwitch", c.masterSwitch))
+                        item("MasterSwitch", c.masterSwitch) + further(c, "Recording"))
                 + config(
                         prefix + ":AnalyticsModule",
                         "Cells",
@@ -154,6 +157,25 @@ final class MediaAnswers {
                         + cells
                 : cells;
         return config(prefix + ":Rule", "Motion", "tt:CellMotionDetector", items);
+    }
+
+    private static String further(SimChannel c, String module) {
+        return join(c.further.entrySet().stream()
+                .filter(e -> e.getKey().startsWith(module + "."))
+                .map(e -> item(e.getKey().substring(module.length() + 1), Xml.escape(e.getValue()))));
+    }
+
+    /** Takes a module's further parameters; all of them must be there, and each must be one that the device knows. */
+    private void takeFurther(SimChannel channel, String module, Map<String, String> items) {
+        var known = model.further().getOrDefault(module, Map.of());
+        known.forEach((name, rule) -> {
+            requireAll(items, name);
+            var taken = rule.getLast();
+            if (!taken.equals("*") && !List.of(taken.split("\\|")).contains(items.get(name))) {
+                throw SimSoapFault.wrongValue("InvalidModule", name + " does not take " + items.get(name));
+            }
+        });
+        change(() -> known.keySet().forEach(name -> channel.further.put(module + "." + name, items.get(name))));
     }
 
     private static String config(String element, String name, String type, String items) {
@@ -190,7 +212,12 @@ final class MediaAnswers {
                         channel.sensitivity = value;
                     });
                 }
-                case "Recording" -> change(() -> channel.masterSwitch = truth(items.get("MasterSwitch")));
+                case "Recording" -> {
+                    requireAll(items, "MasterSwitch");
+                    takeFurther(channel, "Recording", items);
+                    change(() -> channel.masterSwitch = truth(items.get("MasterSwitch")));
+                }
+                case "Storage", "Response" -> takeFurther(channel, module.getAttribute("Name"), items);
                 default -> throw new SimSoapFault("Sender", "InvalidArgs", "NameNotExistent", "No such module");
             }
         }
@@ -209,8 +236,12 @@ final class MediaAnswers {
             }
             int count = number(items.getOrDefault("MinCount", "20"), 1, model.columns * model.rows);
             var cells = PackedCells.read(items.getOrDefault("ActiveCells", ""), model.columns * model.rows);
+            int onDelay = number(items.getOrDefault("AlarmOnDelay", "0"), 0, 10_000);
+            int offDelay = number(items.getOrDefault("AlarmOffDelay", "0"), 0, 60_000);
             change(() -> {
                 channel.minCount = count;
+                channel.onDelay = onDelay;
+                channel.offDelay = offDelay;
                 channel.cells = cells;
             });
         }

@@ -4,6 +4,7 @@ import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Properties;
+import java.util.TreeMap;
 
 /** What one channel of a simulated recorder holds, at first as it left the factory. */
 final class SimChannel {
@@ -19,6 +20,9 @@ final class SimChannel {
     int offDelay = 2000;
     BitSet cells = new BitSet();
     final Map<String, BitSet> lanes = new LinkedHashMap<>();
+    /** Further parameters, such as {@code Storage.WhenFull}. */
+    final Map<String, String> further = new TreeMap<>();
+
     boolean active = true;
     boolean masterSwitch = true;
     int before;
@@ -36,6 +40,9 @@ final class SimChannel {
         cells.set(0, model.columns * model.rows);
         model.lanes.forEach(lane -> lanes.put(lane, new BitSet()));
         lanes.get("continuous").set(0, WEEK);
+        model.further()
+                .forEach((module, items) ->
+                        items.forEach((item, rule) -> further.put(module + "." + item, rule.getFirst())));
     }
 
     /** Nothing records on that day, by whatever trigger. */
@@ -50,9 +57,12 @@ final class SimChannel {
         to.setProperty(p + "detection", Boolean.toString(detection));
         to.setProperty(p + "sensitivity", Integer.toString(sensitivity));
         to.setProperty(p + "minCount", Integer.toString(minCount));
+        to.setProperty(p + "onDelay", Integer.toString(onDelay));
+        to.setProperty(p + "offDelay", Integer.toString(offDelay));
         to.setProperty(p + "cells", java.util.HexFormat.of().formatHex(cells.toByteArray()));
         lanes.forEach((lane, minutes) ->
                 to.setProperty(p + "lane." + lane, java.util.HexFormat.of().formatHex(minutes.toByteArray())));
+        further.forEach((item, value) -> to.setProperty(p + "further." + item, value));
         to.setProperty(p + "active", Boolean.toString(active));
         to.setProperty(p + "master", Boolean.toString(masterSwitch));
         to.setProperty(p + "before", Integer.toString(before));
@@ -71,8 +81,11 @@ final class SimChannel {
         detection = Boolean.parseBoolean(from.getProperty(p + "detection"));
         sensitivity = Integer.parseInt(from.getProperty(p + "sensitivity"));
         minCount = Integer.parseInt(from.getProperty(p + "minCount"));
+        onDelay = Integer.parseInt(from.getProperty(p + "onDelay", "500"));
+        offDelay = Integer.parseInt(from.getProperty(p + "offDelay", "2000"));
         cells = bits(from.getProperty(p + "cells"));
         lanes.replaceAll((lane, minutes) -> bits(from.getProperty(p + "lane." + lane)));
+        further.replaceAll((item, value) -> from.getProperty(p + "further." + item, value));
         active = Boolean.parseBoolean(from.getProperty(p + "active"));
         masterSwitch = Boolean.parseBoolean(from.getProperty(p + "master"));
         before = Integer.parseInt(from.getProperty(p + "before"));

@@ -32,6 +32,36 @@ enum SimModel {
             true,
             List.of("continuous", "motion", "alarm"));
 
+    /**
+     * Further parameters by their module, each with its factory value and what it takes: words with bars between, {@code
+     * true|false}, or {@code *} for any text.
+     */
+    Map<String, Map<String, List<String>>> further() {
+        return switch (this) {
+            case TERN ->
+                Map.of(
+                        "Storage",
+                        Map.of(
+                                "Stream", List.of("Main", "Main|Sub"),
+                                "Store", List.of("Disk1", "Disk1|Disk2"),
+                                "WhenFull", List.of("Overwrite", "Overwrite|Stop")),
+                        "Response",
+                        Map.of(
+                                "Log", List.of("true", "true|false"),
+                                "Mail", List.of("off", "*"),
+                                "Still", List.of("false", "true|false"),
+                                "Sound", List.of("off", "*"),
+                                "Upload", List.of("off", "*")));
+            case GANNET ->
+                Map.of(
+                        "Recording",
+                        Map.of(
+                                "Log", List.of("true", "true|false"),
+                                "WhenFull", List.of("loop", "loop|halt"),
+                                "Buzzer", List.of("off", "*")));
+        };
+    }
+
     /** The topic whose events start the recording of a lane; the continuous lane has none. */
     static final Map<String, String> TOPICS = Map.of(
             "motion", "tns1:RuleEngine/CellMotionDetector/Motion",

@@ -54,7 +54,15 @@ class PolicyApi {
             @Nullable String because,
             @Nullable String until) {}
 
-    record SettingView(String key, String title, String meaning, String expected, String loss, String waste) {}
+    /** @param choices the only values that there are; empty when there are more than can be listed */
+    record SettingView(
+            String key,
+            String title,
+            String meaning,
+            String expected,
+            List<String> choices,
+            String loss,
+            String waste) {}
 
     private final PolicyStore store;
     private final Policies policies;
@@ -68,7 +76,13 @@ class PolicyApi {
     List<SettingView> settings() {
         return Catalogue.settings().stream()
                 .map(s -> new SettingView(
-                        s.key().text(), s.title(), s.meaning(), s.type().expected(), s.loss(), s.waste()))
+                        s.key().text(),
+                        s.title(),
+                        s.meaning(),
+                        s.type().expected(),
+                        s.type().choices(),
+                        s.loss(),
+                        s.waste()))
                 .toList();
     }
 
