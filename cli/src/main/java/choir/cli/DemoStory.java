@@ -5,7 +5,6 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +33,9 @@ final class DemoStory {
         fleet.groups().forEach(g -> service.post("/api/v1/groups", Map.of("path", g)));
         fleet.recorders().forEach(this::place);
         tell.accept("loading templates, calendars and overrides");
-        service.post("/api/v1/policy", Map.of("text", text(policies)));
+        service.post(
+                "/api/v1/policy",
+                Map.of("files", PolicyFolder.read(List.of(policies)), "prune", false, "onlyTry", false));
         tell.accept("giving the policy out");
         var preview = service.post("/api/v1/previews", Map.of("select", fleet.giveOut()));
         finish(service.post(
@@ -72,20 +73,6 @@ final class DemoStory {
 
     private void finish(JsonNode work) {
         service.follow(work.path("id").asLong(), w -> {});
-    }
-
-    private static String text(Path folder) {
-        try (var files = Files.list(folder)) {
-            List<Path> sorted =
-                    files.filter(f -> f.toString().endsWith(".yaml")).sorted().toList();
-            var text = new StringBuilder();
-            for (var file : sorted) {
-                text.append(Texts.read(file)).append("\n---\n");
-            }
-            return text.substring(0, text.length() - "\n---\n".length());
-        } catch (IOException e) {
-            throw new Failure(Failure.FAILED, "the demo policies cannot be read: " + e.getMessage());
-        }
     }
 
     private void turn(String knob) {

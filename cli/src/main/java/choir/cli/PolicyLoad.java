@@ -3,20 +3,53 @@ package choir.cli;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
 
-@Command(name = "load", description = "Take the documents of policy files: all of them, or none.")
+@Command(
+        name = "load",
+        description = "Show what policy files would change, ask, and take all of them or none.",
+        footer = "What the files do not name is left alone, unless --prune is said.")
 final class PolicyLoad extends Act {
-    @Parameters(paramLabel = "FILE", arity = "1..*")
-    private List<Path> files = List.of();
+    @Parameters(paramLabel = "FILE-OR-FOLDER", arity = "1..*")
+    private List<Path> paths = List.of();
+
+    @Option(names = "--prune", description = "also remove templates, uses and overrides that the files do not name")
+    private boolean prune;
+
+    @Option(names = "--yes", description = "do not ask")
+    private boolean yes;
 
     @Override
     int run(Client service) {
-        var text = files.stream().map(Texts::read).collect(Collectors.joining("\n---\n"));
-        var loaded = service.post("/api/v1/policy", Map.of("text", text));
-        say("took " + loaded.path("documents").asInt() + " documents; see what they do with: choir preview");
+        var files = PolicyFolder.read(paths);
+        var changes = tried(service, files, prune);
+        print(this, changes);
+        if (changes.isEmpty()) {
+            return Failure.DONE;
+        }
+        if (!yes && !Confirmation.given("Take these changes?")) {
+            throw new Failure(Failure.FAILED, "nothing was taken; say --yes to take them without a question");
+        }
+        var taken = service.post("/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", false));
+        say("took " + taken.path("changes").size() + " changes; see what they do with: choir preview");
         return Failure.DONE;
+    }
+
+    static JsonNode tried(Client service, List<Map<String, String>> files, boolean prune) {
+        return service.post("/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", true))
+                .path("changes");
+    }
+
+    static void print(Act act, JsonNode changes) {
+        var table = new Table("what", "where", "change");
+        changes.forEach(c -> table.row(Listing.text(c, "kind"), Listing.text(c, "subject"), Listing.text(c, "what")));
+        if (table.isEmpty()) {
+            act.say("nothing would change");
+        } else {
+            table.print(act.out(), Table.terminalWidth());
+        }
     }
 }

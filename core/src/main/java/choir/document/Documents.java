@@ -20,6 +20,11 @@ public final class Documents {
      * @throws DocumentException with every fault that was found; nothing is returned then
      */
     public static <T> List<T> read(String text, Function<Part, T> reader) {
+        return read("", text, reader);
+    }
+
+    /** The same, with the name of the file for its faults. */
+    public static <T> List<T> read(String file, String text, Function<Part, T> reader) {
         List<Fault> faults = new ArrayList<>();
         List<T> results = new ArrayList<>();
         try {
@@ -31,16 +36,16 @@ public final class Documents {
                     .setCodePointLimit(LONGEST)
                     .build();
             for (var node : new Compose(settings).composeAllFromString(text)) {
-                results.add(reader.apply(new Part(node, "", faults)));
+                results.add(reader.apply(new Part(node, file, "", faults)));
             }
         } catch (MarkedYamlEngineException e) {
             int line = e.getProblemMark().map(m -> m.getLine() + 1).orElse(1);
             int column = e.getProblemMark().map(m -> m.getColumn() + 1).orElse(1);
-            faults.add(new Fault(line, column, "", "this is not YAML: " + e.getProblem()));
+            faults.add(new Fault(file, line, column, "", "this is not YAML: " + e.getProblem()));
         } catch (YamlEngineException e) {
-            faults.add(new Fault(1, 1, "", "this is not YAML: " + e.getMessage()));
+            faults.add(new Fault(file, 1, 1, "", "this is not YAML: " + e.getMessage()));
         } catch (StackOverflowError e) {
-            faults.add(new Fault(1, 1, "", "the text is nested too deeply"));
+            faults.add(new Fault(file, 1, 1, "", "the text is nested too deeply"));
         }
         if (!faults.isEmpty()) {
             throw new DocumentException(faults);

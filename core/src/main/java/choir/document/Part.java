@@ -19,11 +19,13 @@ import org.snakeyaml.engine.v2.nodes.SequenceNode;
  */
 public final class Part {
     private final Node node;
+    private final String file;
     private final String path;
     private final List<Fault> faults;
 
-    Part(Node node, String path, List<Fault> faults) {
+    Part(Node node, String file, String path, List<Fault> faults) {
         this.node = node;
+        this.file = file;
         this.path = path;
         this.faults = faults;
     }
@@ -43,7 +45,7 @@ public final class Part {
     public void fault(String problem) {
         int line = node.getStartMark().map(m -> m.getLine() + 1).orElse(1);
         int column = node.getStartMark().map(m -> m.getColumn() + 1).orElse(1);
-        faults.add(new Fault(line, column, path, problem));
+        faults.add(new Fault(file, line, column, path, problem));
     }
 
     public Optional<String> text() {
@@ -77,7 +79,7 @@ public final class Part {
         }
         List<Part> parts = new ArrayList<>();
         for (var child : sequence.getValue()) {
-            parts.add(new Part(child, path + "[" + (parts.size() + 1) + "]", faults));
+            parts.add(new Part(child, file, path + "[" + (parts.size() + 1) + "]", faults));
         }
         return parts;
     }
@@ -95,9 +97,9 @@ public final class Part {
                 continue;
             }
             var name = key.getValue();
-            var part = new Part(tuple.getValueNode(), path.isEmpty() ? name : path + "." + name, faults);
+            var part = new Part(tuple.getValueNode(), file, path.isEmpty() ? name : path + "." + name, faults);
             if (parts.putIfAbsent(name, part) != null) {
-                new Part(key, part.path, faults).fault("\"" + name + "\" stands here twice");
+                new Part(key, file, part.path, faults).fault("\"" + name + "\" stands here twice");
             }
         }
         return parts;

@@ -12,12 +12,20 @@ public sealed interface PolicyDocument {
     record OfTemplate(TemplateName name, String title, Optional<TemplateName> base, Layer layer)
             implements PolicyDocument {}
 
-    /** What stands at a group or a camera: templates in order, and overrides with their common reason. */
+    /**
+     * What stands at a group or a camera: templates in order, and overrides with their common reason.
+     *
+     * @param use absent when the document does not speak of templates; an empty list takes them away
+     */
     record OfNode(
-            Node node, List<TemplateName> use, Layer overrides, Optional<String> because, Optional<LocalDate> until)
+            Node node,
+            Optional<List<TemplateName>> use,
+            Layer overrides,
+            Optional<String> because,
+            Optional<LocalDate> until)
             implements PolicyDocument {
         public OfNode {
-            use = List.copyOf(use);
+            use = use.map(List::copyOf);
         }
     }
 }

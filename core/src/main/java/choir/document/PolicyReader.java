@@ -8,7 +8,6 @@ import choir.policy.SettingKey;
 import choir.policy.TemplateName;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -27,15 +26,29 @@ public final class PolicyReader {
     private static final Set<String> NODE_KEYS =
             Set.of("group", "camera", "use", "set", "unset", "fixed", "because", "until");
 
-    private PolicyReader() {}
+    private final Optional<KnownNames> known;
+
+    private PolicyReader(Optional<KnownNames> known) {
+        this.known = known;
+    }
 
     public static List<PolicyDocument> read(String text) {
-        return Documents.read(text, PolicyReader::document).stream()
+        return read("", text, Optional.empty());
+    }
+
+    /**
+     * Reads the documents of one file.
+     *
+     * @param known when present, names of anything else are faults
+     * @throws DocumentException with every fault and its place
+     */
+    public static List<PolicyDocument> read(String file, String text, Optional<KnownNames> known) {
+        return Documents.read(file, text, new PolicyReader(known)::document).stream()
                 .flatMap(Optional::stream)
                 .toList();
     }
 
-    private static Optional<PolicyDocument> document(Part part) {
+    private Optional<PolicyDocument> document(Part part) {
         var keys = part.map();
         if (keys.containsKey("template")) {
             return template(part.map(TEMPLATE_KEYS));
@@ -47,10 +60,11 @@ public final class PolicyReader {
         return Optional.empty();
     }
 
-    private static Optional<PolicyDocument> template(Map<String, Part> keys) {
+    private Optional<PolicyDocument> template(Map<String, Part> keys) {
         var name = keys.get("template").text(TemplateName::new);
         var title = optional(keys, "title", t -> t).orElse("");
         var base = optional(keys, "extends", TemplateName::new);
+        base.ifPresent(b -> requireTemplate(keys.get("extends"), b));
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
         for (var section : Catalogue.sections()) {
             if (keys.containsKey(section)) {
@@ -65,17 +79,15 @@ public final class PolicyReader {
         return name.map(n -> new PolicyDocument.OfTemplate(n, title, base, layer));
     }
 
-    private static Optional<PolicyDocument> node(Part part, Map<String, Part> keys) {
+    private Optional<PolicyDocument> node(Part part, Map<String, Part> keys) {
         Optional<Node> node = keys.containsKey("group")
                 ? keys.get("group").text(Node.Group::of)
                 : keys.get("camera").text(Node.Camera::parse);
         if (keys.containsKey("group") && keys.containsKey("camera")) {
             part.fault("a document is about a group or about a camera, not both");
         }
-        List<TemplateName> use = new ArrayList<>();
-        if (keys.containsKey("use")) {
-            keys.get("use").list().forEach(p -> p.text(TemplateName::new).ifPresent(use::add));
-        }
+        node.ifPresent(n -> requireNode(keys.containsKey("group") ? keys.get("group") : keys.get("camera"), n));
+        Optional<List<TemplateName>> use = Optional.ofNullable(keys.get("use")).map(this::templates);
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
         if (keys.containsKey("set")) {
             keys.get("set")
@@ -91,6 +103,32 @@ public final class PolicyReader {
         }
         var until = optional(keys, "until", PolicyReader::date);
         return node.map(n -> new PolicyDocument.OfNode(n, use, overrides, because, until));
+    }
+
+    private List<TemplateName> templates(Part part) {
+        Set<TemplateName> use = new LinkedHashSet<>();
+        for (var entry : part.list()) {
+            entry.text(TemplateName::new).ifPresent(name -> {
+                requireTemplate(entry, name);
+                if (!use.add(name)) {
+                    entry.fault("\"" + name + "\" stands here twice");
+                }
+            });
+        }
+        return List.copyOf(use);
+    }
+
+    private void requireTemplate(Part part, TemplateName name) {
+        known.ifPresent(k -> KnownNames.require(part, "template", name.text(), k.templates()));
+    }
+
+    private void requireNode(Part part, Node node) {
+        known.ifPresent(k -> {
+            switch (node) {
+                case Node.Group g -> KnownNames.require(part, "group", g.text(), k.groups());
+                case Node.Camera c -> KnownNames.require(part, "camera", c.text(), k.cameras());
+            }
+        });
     }
 
     private static Layer layer(Map<SettingKey, Statement> statements, Map<String, Part> keys) {

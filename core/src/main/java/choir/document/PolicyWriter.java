@@ -1,10 +1,12 @@
 package choir.document;
 
 import choir.area.Shape;
+import choir.fleet.Node;
 import choir.policy.AreaStatement;
 import choir.policy.Catalogue;
 import choir.policy.Layer;
 import choir.policy.Layer.Statement;
+import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
 import choir.policy.TemplateName;
 import choir.policy.Value;
@@ -12,11 +14,16 @@ import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekText;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
 import org.snakeyaml.engine.v2.common.FlowStyle;
@@ -40,6 +47,67 @@ public final class PolicyWriter {
                 document.put(section, entries);
             }
         }
+        unsetAndFixed(document, layer);
+        return dump(document);
+    }
+
+    /**
+     * What stands at a group or a camera, in one document or several.
+     *
+     * @param overrides those with one reason and one end date stand in one document
+     */
+    public static String node(Node node, List<TemplateName> use, List<PolicyOverride> overrides) {
+        List<Map<String, Object>> documents = new ArrayList<>();
+        if (!use.isEmpty()) {
+            var first = nodeDocument(node);
+            first.put("use", use.stream().map(TemplateName::text).toList());
+            documents.add(first);
+        }
+        Map<List<Object>, List<PolicyOverride>> byReason = new LinkedHashMap<>();
+        overrides.stream()
+                .sorted(Comparator.comparing((PolicyOverride o) -> o.until().isPresent())
+                        .thenComparing(o -> o.until().orElse(LocalDate.MIN))
+                        .thenComparing(PolicyOverride::because)
+                        .thenComparing(PolicyOverride::key))
+                .forEach(o -> byReason.computeIfAbsent(List.of(o.because(), o.until()), r -> new ArrayList<>())
+                        .add(o));
+        byReason.values().forEach(group -> documents.add(overridesDocument(node, group)));
+        return documents.stream().map(d -> dump(d)).collect(Collectors.joining("---\n"));
+    }
+
+    private static Map<String, Object> nodeDocument(Node node) {
+        Map<String, Object> document = new LinkedHashMap<>();
+        switch (node) {
+            case Node.Group g -> document.put("group", g.text());
+            case Node.Camera c -> document.put("camera", c.text());
+        }
+        return document;
+    }
+
+    private static Map<String, Object> overridesDocument(Node node, List<PolicyOverride> overrides) {
+        var document = nodeDocument(node);
+        Map<SettingKey, Statement> statements = new LinkedHashMap<>();
+        Set<SettingKey> fixed = new TreeSet<>();
+        Map<String, Object> set = new LinkedHashMap<>();
+        for (var override : overrides) {
+            statements.put(override.key(), override.statement());
+            if (override.fixed()) {
+                fixed.add(override.key());
+            }
+            if (override.statement() instanceof Statement.Set(Value value)) {
+                set.put(override.key().text(), tree(value));
+            }
+        }
+        if (!set.isEmpty()) {
+            document.put("set", set);
+        }
+        unsetAndFixed(document, new Layer(statements, fixed));
+        document.put("because", overrides.getFirst().because());
+        overrides.getFirst().until().ifPresent(u -> document.put("until", u.toString()));
+        return document;
+    }
+
+    private static void unsetAndFixed(Map<String, Object> document, Layer layer) {
         var unset = layer.statements().entrySet().stream()
                 .filter(e -> e.getValue() instanceof Statement.Unset)
                 .map(e -> e.getKey().text())
@@ -51,7 +119,6 @@ public final class PolicyWriter {
         if (!layer.fixed().isEmpty()) {
             document.put("fixed", layer.fixed().stream().map(SettingKey::text).toList());
         }
-        return dump(document);
     }
 
     /** One value as a policy file would hold it, on one line. */

@@ -31,7 +31,7 @@ class PolicyBookTest {
                 case PolicyDocument.OfTemplate t ->
                     templates.put(t.name(), new Template(t.name(), 1, t.title(), t.base(), t.layer()));
                 case PolicyDocument.OfNode n -> {
-                    uses.put(n.node(), n.use());
+                    uses.put(n.node(), n.use().orElse(List.of()));
                     n.overrides()
                             .statements()
                             .forEach((key, statement) -> overrides.add(new PolicyOverride(

@@ -257,7 +257,9 @@ final class Ensemble implements AutoCloseable {
     }
 
     void load(String policy) {
-        var loaded = post("/api/v1/policy", Map.of("text", policy));
+        var loaded = post(
+                "/api/v1/policy",
+                Map.of("files", List.of(Map.of("name", "", "text", policy)), "prune", false, "onlyTry", false));
         assertThat(loaded.status()).as(loaded.detail()).isEqualTo(200);
     }
 

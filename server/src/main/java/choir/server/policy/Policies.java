@@ -79,7 +79,7 @@ class Policies {
         });
     }
 
-    private Optional<PolicyStore.StoredRevision> current(TemplateName name) {
+    Optional<PolicyStore.StoredRevision> current(TemplateName name) {
         return store.latest().stream().filter(t -> t.name().equals(name.text())).findFirst();
     }
 
@@ -91,7 +91,8 @@ class Policies {
                         store.latest().stream().map(t -> t.name()).toList()));
     }
 
-    private void put(PolicyDocument.OfTemplate template, int revision, String who) {
+    /** Stores a revision; to be called within a transaction. */
+    void put(PolicyDocument.OfTemplate template, int revision, String who) {
         Map<TemplateName, Template> all = new HashMap<>();
         store.templates().forEach(t -> all.put(t.name(), t));
         template.base().ifPresent(base -> {
@@ -178,7 +179,8 @@ class Policies {
         }
     }
 
-    private void put(
+    /** Stores an override; to be called within a transaction. */
+    void put(
             Node node,
             SettingKey key,
             Statement statement,
@@ -195,56 +197,5 @@ class Policies {
                 text == null ? "unset" : "set",
                 node.text(),
                 key + (text == null ? "" : "=" + text) + " because " + because);
-    }
-
-    /** Takes all documents of a policy file, or none. Templates may stand in any order. */
-    int load(String text, String who) {
-        var documents = PolicyReader.read(text);
-        database.write(() -> {
-            for (var document : inOrderOfBases(documents)) {
-                switch (document) {
-                    case PolicyDocument.OfTemplate t ->
-                        put(t, current(t.name()).map(c -> c.revision() + 1).orElse(1), who);
-                    case PolicyDocument.OfNode n -> {
-                        fleet.require(n.node());
-                        n.use().forEach(this::require);
-                        if (!n.use().isEmpty()) {
-                            store.use(n.node(), n.use());
-                        }
-                        n.overrides()
-                                .statements()
-                                .forEach((key, statement) -> put(
-                                        n.node(),
-                                        key,
-                                        statement,
-                                        n.overrides().fixed().contains(key),
-                                        n.because().orElse(""),
-                                        n.until(),
-                                        who));
-                    }
-                }
-            }
-        });
-        return documents.size();
-    }
-
-    private static List<PolicyDocument> inOrderOfBases(List<PolicyDocument> documents) {
-        List<PolicyDocument> ordered = new ArrayList<>();
-        List<PolicyDocument> left = new ArrayList<>(documents);
-        while (!left.isEmpty()) {
-            var next = left.stream()
-                    .filter(d -> !(d instanceof PolicyDocument.OfTemplate t)
-                            || left.stream()
-                                    .noneMatch(o -> o != d
-                                            && o instanceof PolicyDocument.OfTemplate b
-                                            && t.base().filter(b.name()::equals).isPresent()))
-                    .filter(d -> d instanceof PolicyDocument.OfTemplate
-                            || left.stream().noneMatch(PolicyDocument.OfTemplate.class::isInstance))
-                    .findFirst()
-                    .orElse(left.getFirst());
-            ordered.add(next);
-            left.remove(next);
-        }
-        return ordered;
     }
 }

@@ -1,5 +1,6 @@
 package choir.server.policy;
 
+import choir.document.PolicySchema;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.policy.TemplateName;
@@ -42,7 +43,15 @@ class PolicyApi {
 
     record Created(String name) {}
 
-    record Loaded(int documents) {}
+    /**
+     * @param prune also removes what the files do not name; not when it is not said
+     * @param onlyTry tells what would change and changes nothing
+     */
+    record PolicyFiles(List<PolicyFile> files, boolean prune, boolean onlyTry) {}
+
+    record Loaded(List<PolicyLoad.Change> changes) {}
+
+    record Saved(List<PolicyFile> files) {}
 
     record Use(String template, String node) {}
 
@@ -66,10 +75,12 @@ class PolicyApi {
 
     private final PolicyStore store;
     private final Policies policies;
+    private final PolicyLoad load;
 
-    PolicyApi(PolicyStore store, Policies policies) {
+    PolicyApi(PolicyStore store, Policies policies, PolicyLoad load) {
         this.store = store;
         this.policies = policies;
+        this.load = load;
     }
 
     @GetMapping("/api/v1/settings")
@@ -139,9 +150,22 @@ class PolicyApi {
         policies.revise(new TemplateName(name), given.text(), Optional.ofNullable(ifMatch), who.getName());
     }
 
+    /** Takes the files, all or none. */
     @PostMapping("/api/v1/policy")
-    Loaded load(@RequestBody TemplateText given, Principal who) {
-        return new Loaded(policies.load(given.text(), who.getName()));
+    Loaded load(@RequestBody PolicyFiles given, Principal who) {
+        return new Loaded(load.load(given.files(), given.prune(), given.onlyTry(), who.getName()));
+    }
+
+    /** The whole policy in its canonical form. */
+    @GetMapping("/api/v1/policy")
+    Saved save() {
+        return new Saved(load.save());
+    }
+
+    /** JSON Schema of a document of a policy file. */
+    @GetMapping("/api/v1/policy/schema")
+    Map<String, Object> schema() {
+        return PolicySchema.tree();
     }
 
     @PostMapping("/api/v1/uses")

@@ -28,13 +28,13 @@ import org.springframework.stereotype.Component;
 /** Templates with their revisions, where they are used, and overrides. */
 @Component
 public class PolicyStore {
-    private record Revision(TemplateName name, int number) {}
+    private record Revision(TemplateName name, int number, String text) {}
 
     public record StoredRevision(String name, int revision, String text, String author, String at) {}
 
     private final Database database;
     private final Clock clock;
-    /** A revision never changes, so its text is understood once. */
+    /** Each text is understood once. It is part of the key, since a revision that was only tried never came to be. */
     private final Map<Revision, Template> understood = new ConcurrentHashMap<>();
 
     PolicyStore(Database database, Clock clock) {
@@ -75,7 +75,7 @@ public class PolicyStore {
 
     private Template template(StoredRevision stored) {
         return understood.computeIfAbsent(
-                new Revision(new TemplateName(stored.name()), stored.revision()), revision -> {
+                new Revision(new TemplateName(stored.name()), stored.revision(), stored.text()), revision -> {
                     var document = (PolicyDocument.OfTemplate)
                             PolicyReader.read(stored.text()).getFirst();
                     return new Template(
@@ -183,6 +183,19 @@ public class PolicyStore {
         return database.change("DELETE FROM policy_override WHERE node = :node AND key = :key")
                 .param("node", stored(node))
                 .param("key", key.text())
+                .update();
+    }
+
+    void removeOverride(long id) {
+        database.change("DELETE FROM policy_override WHERE id = :id")
+                .param("id", id)
+                .update();
+    }
+
+    /** With all its revisions; it must be used nowhere. */
+    void removeTemplate(TemplateName name) {
+        database.change("DELETE FROM template WHERE name = :name")
+                .param("name", name.text())
                 .update();
     }
 

@@ -1,0 +1,25 @@
+package choir.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "check", description = "Tell every fault of policy files, or what they would change; changes nothing.")
+final class PolicyCheck extends Act {
+    @Parameters(paramLabel = "FILE-OR-FOLDER", arity = "1..*")
+    private List<Path> paths = List.of();
+
+    @Option(names = "--prune", description = "as if everything that the files do not name were removed")
+    private boolean prune;
+
+    @Override
+    int run(Client service) {
+        var files = PolicyFolder.read(paths);
+        var changes = PolicyLoad.tried(service, files, prune);
+        PolicyLoad.print(this, changes);
+        say(files.size() + (files.size() == 1 ? " file" : " files") + " without a fault");
+        return changes.isEmpty() ? Failure.DONE : Failure.FOUND;
+    }
+}

@@ -1,0 +1,27 @@
+package choir.document;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * The names that a policy file may speak of.
+ *
+ * @param templates those that are there already and those that are loaded with it
+ * @param groups paths with the root
+ * @param cameras such as {@code haldr-1/07}
+ */
+public record KnownNames(Set<String> templates, Set<String> groups, Set<String> cameras) {
+    public KnownNames {
+        templates = Set.copyOf(templates);
+        groups = Set.copyOf(groups);
+        cameras = Set.copyOf(cameras);
+    }
+
+    static void require(Part part, String what, String name, Collection<String> known) {
+        if (!known.contains(name)) {
+            part.fault(
+                    "there is no " + what + " \"" + name + "\"" + choir.fleet.Nearest.hint(name, List.copyOf(known)));
+        }
+    }
+}

@@ -1,0 +1,323 @@
+package choir.server.policy;
+
+import choir.document.DocumentException;
+import choir.document.Fault;
+import choir.document.KnownNames;
+import choir.document.PolicyDocument;
+import choir.document.PolicyDocument.OfNode;
+import choir.document.PolicyDocument.OfTemplate;
+import choir.document.PolicyReader;
+import choir.document.PolicyWriter;
+import choir.fleet.Node;
+import choir.policy.Layer.Statement;
+import choir.policy.PolicyOverride;
+import choir.policy.SettingKey;
+import choir.policy.TemplateName;
+import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
+import choir.server.journal.Journal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes a set of policy files: all of them, or none. What the files do not name is left alone, or removed when that is
+ * asked for. What would change can be told without changing it, by the same way up to the end.
+ */
+@Component
+class PolicyLoad {
+    /** @param kind {@code template}, {@code use} or {@code override} */
+    record Change(String kind, String subject, String what) {}
+
+    /** Unwinds the transaction of a load that is only tried. */
+    private static final class OnlyTried extends RuntimeException {}
+
+    private final Policies policies;
+    private final PolicyStore store;
+    private final FleetStore fleet;
+    private final Journal journal;
+    private final Database database;
+
+    PolicyLoad(Policies policies, PolicyStore store, FleetStore fleet, Journal journal, Database database) {
+        this.policies = policies;
+        this.store = store;
+        this.fleet = fleet;
+        this.journal = journal;
+        this.database = database;
+    }
+
+    /**
+     * @param prune also removes templates, uses and overrides that the files do not name
+     * @param onlyTry tells what would change and changes nothing
+     */
+    List<Change> load(List<PolicyFile> files, boolean prune, boolean onlyTry, String who) {
+        List<Change> changes = new ArrayList<>();
+        try {
+            database.write(() -> {
+                changes.addAll(new Taking(documents(files, prune), prune, who).run());
+                if (onlyTry) {
+                    throw new OnlyTried();
+                }
+            });
+        } catch (OnlyTried tried) {
+            return changes;
+        }
+        return changes;
+    }
+
+    private record Found(PolicyFile file, PolicyDocument document) {}
+
+    /** Read twice: the first time for the names that the files bring, the second against all that may be spoken of. */
+    private List<PolicyDocument> documents(List<PolicyFile> files, boolean prune) {
+        List<Fault> faults = new ArrayList<>();
+        var found = read(files, Optional.empty(), faults);
+        if (faults.isEmpty()) {
+            Set<String> templates = new LinkedHashSet<>();
+            if (!prune) {
+                store.latest().forEach(t -> templates.add(t.name()));
+            }
+            found.forEach(f -> {
+                if (f.document() instanceof OfTemplate t) {
+                    templates.add(t.name().text());
+                }
+            });
+            var known = new KnownNames(
+                    templates,
+                    fleet.groups().stream().map(Node.Group::text).collect(Collectors.toSet()),
+                    fleet.cameras().stream().map(c -> c.camera().text()).collect(Collectors.toSet()));
+            read(files, Optional.of(known), faults);
+            faults.addAll(toldTwice(found));
+        }
+        if (!faults.isEmpty()) {
+            throw new DocumentException(faults);
+        }
+        return found.stream().map(Found::document).toList();
+    }
+
+    private static List<Found> read(List<PolicyFile> files, Optional<KnownNames> known, List<Fault> faults) {
+        List<Found> found = new ArrayList<>();
+        for (var file : files) {
+            try {
+                PolicyReader.read(file.name(), file.text(), known).forEach(d -> found.add(new Found(file, d)));
+            } catch (DocumentException e) {
+                faults.addAll(e.faults());
+            }
+        }
+        return found;
+    }
+
+    /** A template stands in one document, and so do the templates that a node uses. */
+    private static List<Fault> toldTwice(List<Found> found) {
+        List<Fault> faults = new ArrayList<>();
+        Map<Object, PolicyFile> first = new HashMap<>();
+        for (var f : found) {
+            Object subject = switch (f.document()) {
+                case OfTemplate t -> t.name();
+                case OfNode n -> n.use().isPresent() ? n.node() : new Object();
+            };
+            var before = first.putIfAbsent(subject, f.file());
+            if (before != null) {
+                faults.add(
+                        new Fault(f.file().name(), 1, 1, "", subject + " is told of twice; also in " + before.name()));
+            }
+        }
+        return faults;
+    }
+
+    private final class Taking {
+        private final List<PolicyDocument> documents;
+        private final boolean prune;
+        private final String who;
+        private final List<Change> changes = new ArrayList<>();
+
+        Taking(List<PolicyDocument> documents, boolean prune, String who) {
+            this.documents = documents;
+            this.prune = prune;
+            this.who = who;
+        }
+
+        List<Change> run() {
+            templates().forEach(this::template);
+            nodes().forEach(this::use);
+            overrides();
+            if (prune) {
+                prune();
+            }
+            return changes;
+        }
+
+        private List<OfNode> nodes() {
+            return documents.stream()
+                    .filter(OfNode.class::isInstance)
+                    .map(OfNode.class::cast)
+                    .toList();
+        }
+
+        /** A template stands behind those that it extends, however the files order them. */
+        private List<OfTemplate> templates() {
+            Map<TemplateName, OfTemplate> left = new LinkedHashMap<>();
+            documents.forEach(d -> {
+                if (d instanceof OfTemplate t) {
+                    left.put(t.name(), t);
+                }
+            });
+            List<OfTemplate> ordered = new ArrayList<>();
+            while (!left.isEmpty()) {
+                var next = left.values().stream()
+                        .filter(t -> t.base().filter(left::containsKey).isEmpty())
+                        .findFirst()
+                        .orElseGet(() -> left.values().iterator().next());
+                ordered.add(next);
+                left.remove(next.name());
+            }
+            return ordered;
+        }
+
+        private void template(OfTemplate t) {
+            var current = policies.current(t.name());
+            var text = PolicyWriter.template(t.name(), t.title(), t.base(), t.layer());
+            if (current.isEmpty()) {
+                policies.put(t, 1, who);
+                changes.add(new Change("template", t.name().text(), "new"));
+            } else if (!current.get().text().equals(text)) {
+                int revision = current.get().revision() + 1;
+                policies.put(t, revision, who);
+                changes.add(new Change("template", t.name().text(), "revision " + revision));
+            }
+        }
+
+        private void use(OfNode n) {
+            n.use().ifPresent(wanted -> use(n.node(), wanted));
+        }
+
+        private void use(Node node, List<TemplateName> wanted) {
+            var before = store.uses().getOrDefault(node, List.of());
+            if (before.equals(wanted)) {
+                return;
+            }
+            store.use(node, wanted);
+            journal.add(who, "set the templates of", node.text(), names(wanted));
+            changes.add(new Change("use", node.text(), "uses " + names(wanted) + ", before " + names(before)));
+        }
+
+        private static String names(List<TemplateName> names) {
+            return names.isEmpty()
+                    ? "none"
+                    : names.stream().map(TemplateName::text).collect(Collectors.joining(", "));
+        }
+
+        private record Slot(Node node, SettingKey key, boolean dated) {
+            static Slot of(PolicyOverride o) {
+                return new Slot(o.node(), o.key(), o.until().isPresent());
+            }
+        }
+
+        private void overrides() {
+            Map<Slot, PolicyOverride> there = new HashMap<>();
+            store.overrides().forEach(o -> there.put(Slot.of(o), o));
+            for (var wanted : wantedOverrides()) {
+                var before = Optional.ofNullable(there.get(Slot.of(wanted)));
+                if (before.filter(b -> same(b, wanted)).isEmpty()) {
+                    policies.put(
+                            wanted.node(),
+                            wanted.key(),
+                            wanted.statement(),
+                            wanted.fixed(),
+                            wanted.because(),
+                            wanted.until(),
+                            who);
+                    changes.add(new Change(
+                            "override",
+                            wanted.node().text(),
+                            wanted.key() + " " + words(wanted)
+                                    + before.map(b -> ", before " + words(b)).orElse("")));
+                }
+            }
+        }
+
+        private List<PolicyOverride> wantedOverrides() {
+            List<PolicyOverride> wanted = new ArrayList<>();
+            for (var n : nodes()) {
+                n.overrides()
+                        .statements()
+                        .forEach((key, statement) -> wanted.add(new PolicyOverride(
+                                0,
+                                n.node(),
+                                key,
+                                statement,
+                                n.overrides().fixed().contains(key),
+                                n.because().orElse(""),
+                                who,
+                                n.until())));
+            }
+            return wanted;
+        }
+
+        private static boolean same(PolicyOverride a, PolicyOverride b) {
+            return a.statement().equals(b.statement())
+                    && a.fixed() == b.fixed()
+                    && a.because().equals(b.because())
+                    && a.until().equals(b.until());
+        }
+
+        private static String words(PolicyOverride override) {
+            return override.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : "unset";
+        }
+
+        private void prune() {
+            Set<Node> using = nodes().stream()
+                    .filter(n -> n.use().isPresent())
+                    .map(OfNode::node)
+                    .collect(Collectors.toSet());
+            store.uses().keySet().stream()
+                    .filter(n -> !using.contains(n))
+                    .toList()
+                    .forEach(n -> use(n, List.of()));
+            Set<Slot> wanted = wantedOverrides().stream().map(Slot::of).collect(Collectors.toSet());
+            for (var o : store.overrides()) {
+                if (!wanted.contains(Slot.of(o))) {
+                    store.removeOverride(o.id());
+                    journal.add(
+                            who,
+                            "took an override back",
+                            o.node().text(),
+                            o.key().text());
+                    changes.add(new Change("override", o.node().text(), o.key() + " removed, before " + words(o)));
+                }
+            }
+            Set<TemplateName> named = templates().stream().map(OfTemplate::name).collect(Collectors.toSet());
+            for (var t : store.latest()) {
+                if (!named.contains(new TemplateName(t.name()))) {
+                    store.removeTemplate(new TemplateName(t.name()));
+                    journal.add(who, "removed a template", t.name(), "revision " + t.revision());
+                    changes.add(new Change("template", t.name(), "removed"));
+                }
+            }
+        }
+    }
+
+    /** Everything in the canonical form: a file for each template, and one for what stands at groups and cameras. */
+    List<PolicyFile> save() {
+        List<PolicyFile> files = new ArrayList<>();
+        store.latest().forEach(t -> files.add(new PolicyFile("templates/" + t.name() + ".yaml", t.text())));
+        var uses = store.uses();
+        Map<Node, List<PolicyOverride>> overrides =
+                store.overrides().stream().collect(Collectors.groupingBy(PolicyOverride::node));
+        Set<Node> nodes = new java.util.TreeSet<>(uses.keySet());
+        nodes.addAll(overrides.keySet());
+        var text = nodes.stream()
+                .map(n -> PolicyWriter.node(n, uses.getOrDefault(n, List.of()), overrides.getOrDefault(n, List.of())))
+                .collect(Collectors.joining("---\n"));
+        if (!text.isEmpty()) {
+            files.add(new PolicyFile("places.yaml", text));
+        }
+        return files;
+    }
+}
