@@ -5,5 +5,12 @@ import picocli.CommandLine.Command;
 @Command(
         name = "camera",
         description = "Cameras: find them, see them, place them in groups.",
-        subcommands = {CameraList.class, CameraShow.class, CameraMove.class, CameraTag.class})
+        subcommands = {
+            CameraList.class,
+            CameraShow.class,
+            CameraMove.class,
+            CameraTag.class,
+            CameraExport.class,
+            CameraImport.class
+        })
 final class CameraCommand {}

@@ -95,12 +95,18 @@ final class ExplainCommand extends Act {
         }
     }
 
+    /** Where a window comes from is told when the week alone is asked for; there may be many. */
+    private void window(JsonNode run) {
+        var beaten = run.path("beaten");
+        say("    " + Minutes.span(run) + " " + Listing.text(run, "triggers") + "  from "
+                + Listing.text(run.path("origin"), "text")
+                + (beaten.isEmpty() ? "" : ", beat " + Listing.text(beaten.path(0), "value")));
+    }
+
     private void week(JsonNode week) {
-        for (var run : week.path("asked")) {
-            var beaten = run.path("beaten");
-            say("    " + Minutes.span(run) + " " + Listing.text(run, "triggers") + "  from "
-                    + Listing.text(run.path("origin"), "text")
-                    + (beaten.isEmpty() ? "" : ", beat " + Listing.text(beaten.path(0), "value")));
+        DrawnWeek.lines(week).forEach(line -> say("    " + line));
+        if (key != null) {
+            week.path("asked").forEach(this::window);
         }
         for (var difference : week.path("differences")) {
             say("    " + Listing.text(difference, "when") + ": ought to be " + Listing.text(difference, "wanted")

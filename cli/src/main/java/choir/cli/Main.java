@@ -3,6 +3,7 @@ package choir.cli;
 import java.io.PrintWriter;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -15,6 +16,9 @@ import picocli.CommandLine.ScopeType;
         synopsisSubcommandLabel = "COMMAND",
         version = "choir 0.1.0")
 public final class Main {
+    /** Commands that speak of all the others. */
+    private static final Set<String> WHOLE_TREE = Set.of("help", "completion");
+
     private static final Map<String, Class<?>> COMMANDS = new LinkedHashMap<>();
 
     static {
@@ -37,6 +41,7 @@ public final class Main {
         COMMANDS.put("token", TokenCommand.class);
         COMMANDS.put("demo", DemoCommand.class);
         COMMANDS.put("serve", ServeCommand.class);
+        COMMANDS.put("completion", CompletionCommand.class);
         COMMANDS.put("help", HelpTopics.class);
     }
 
@@ -83,7 +88,7 @@ public final class Main {
 
     /** Reading the annotations of all commands takes longer than most commands do, so only what is asked for is read. */
     private static Map<String, Class<?>> commands(String... arguments) {
-        return arguments.length > 0 && COMMANDS.containsKey(arguments[0]) && !arguments[0].equals("help")
+        return arguments.length > 0 && COMMANDS.containsKey(arguments[0]) && !WHOLE_TREE.contains(arguments[0])
                 ? Map.of(arguments[0], COMMANDS.get(arguments[0]))
                 : COMMANDS;
     }

@@ -167,6 +167,45 @@ public class FleetStore {
         }
     }
 
+    /** With all below it, its cameras and what is said there; the new place must be free. */
+    void moveGroup(Node.Group from, Node.Group to) {
+        to.parent().ifPresent(this::addGroup);
+        for (var old : groups()) {
+            if (from.contains(old)) {
+                var moved = to.text() + old.text().substring(from.text().length());
+                database.change("INSERT INTO camera_group (path) VALUES (:path)")
+                        .param("path", moved)
+                        .update();
+                for (var sql : List.of(
+                        "UPDATE camera SET camera_group = :to, version = version + 1 WHERE camera_group = :from",
+                        "UPDATE template_use SET node = :to WHERE node = :from",
+                        "UPDATE policy_override SET node = :to WHERE node = :from")) {
+                    database.change(sql)
+                            .param("to", moved)
+                            .param("from", old.text())
+                            .update();
+                }
+                database.change("DELETE FROM camera_group WHERE path = :path")
+                        .param("path", old.text())
+                        .update();
+            }
+        }
+    }
+
+    /** With all below it and what is said there; no camera may stand in any of them. */
+    void removeGroup(Node.Group group) {
+        for (var one : groups()) {
+            if (group.contains(one)) {
+                for (var sql : List.of(
+                        "DELETE FROM template_use WHERE node = :path",
+                        "DELETE FROM policy_override WHERE node = :path",
+                        "DELETE FROM camera_group WHERE path = :path")) {
+                    database.change(sql).param("path", one.text()).update();
+                }
+            }
+        }
+    }
+
     /** Refuses a group or camera that does not exist, naming the nearest that does. */
     public void require(Node node) {
         switch (node) {

@@ -16,8 +16,6 @@ import java.security.Principal;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -31,7 +29,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Recorders and groups, and where cameras stand. */
+/** Recorders, and where one camera stands. */
 @RestController
 class RecorderApi {
     record NewRecorder(
@@ -44,8 +42,6 @@ class RecorderApi {
 
     record Credentials(String user, String password) {}
 
-    record NewGroup(String path) {}
-
     record Placing(@Nullable String group, @Nullable List<String> tags) {}
 
     private final FleetStore fleet;
@@ -54,6 +50,7 @@ class RecorderApi {
     private final Secrets secrets;
     private final Families families;
     private final RecorderLink link;
+    private final Placings placings;
 
     RecorderApi(
             FleetStore fleet,
@@ -61,13 +58,15 @@ class RecorderApi {
             Journal journal,
             Secrets secrets,
             Families families,
-            RecorderLink link) {
+            RecorderLink link,
+            Placings placings) {
         this.fleet = fleet;
         this.database = database;
         this.journal = journal;
         this.secrets = secrets;
         this.families = families;
         this.link = link;
+        this.placings = placings;
     }
 
     @GetMapping("/api/v1/recorders")
@@ -151,16 +150,6 @@ class RecorderApi {
         });
     }
 
-    @PostMapping("/api/v1/groups")
-    @ResponseStatus(HttpStatus.CREATED)
-    void addGroup(@RequestBody NewGroup given, Principal who) {
-        var group = Node.Group.of(given.path());
-        database.write(() -> {
-            fleet.addGroup(group);
-            journal.add(who.getName(), "added a group", group.text(), "");
-        });
-    }
-
     /** What is not said stays as it is. */
     @PutMapping("/api/v1/cameras/{recorder}/{channel}/placing")
     ResponseEntity<Void> place(
@@ -171,21 +160,10 @@ class RecorderApi {
             Principal who) {
         var camera = fleet.camera(new Node.Camera(new RecorderName(recorder), channel));
         Versions.check(Optional.ofNullable(ifMatch), camera.version(), "camera " + camera.camera());
-        var group = given.group() == null ? camera.group() : Node.Group.of(given.group());
-        fleet.require(group);
-        Set<String> tags = given.tags() == null ? camera.tags() : new TreeSet<>(given.tags());
-        for (var tag : tags) {
-            if (!tag.matches("[a-z0-9-]{1,40}")) {
-                throw new Problem(
-                        Problem.Kind.INVALID, "\"" + tag + "\" is not a tag; expected letters, digits, dashes");
-            }
-        }
-        database.write(() -> {
-            fleet.place(camera.id(), group, tags);
-            journal.add(who.getName(), "placed a camera", camera.camera().text(), group + " " + tags);
-        });
+        placings.place(
+                List.of(new Placings.Line(1, camera.camera().text(), given.group(), given.tags())), who.getName());
         return ResponseEntity.noContent()
-                .eTag(Versions.tag(camera.version() + 1))
+                .eTag(Versions.tag(fleet.camera(camera.camera()).version()))
                 .build();
     }
 }

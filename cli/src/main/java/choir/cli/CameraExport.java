@@ -1,0 +1,29 @@
+package choir.cli;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+@Command(
+        name = "export",
+        description = "Write cameras as CSV, to change groups and tags in a spreadsheet and import them again.")
+final class CameraExport extends Act {
+    @Parameters(paramLabel = "SELECTION", arity = "0..*")
+    private List<String> words = List.of();
+
+    @Override
+    int run(Client service) {
+        var table = new Table(CameraCsv.COLUMNS.toArray(String[]::new));
+        for (var c : service.all(Client.select("/api/v1/cameras", Selections.joined(words, "")))) {
+            table.row(
+                    Listing.text(c, "camera"),
+                    Listing.text(c, "label"),
+                    Listing.text(c, "deviceName"),
+                    Listing.text(c, "group"),
+                    c.path("tags").values().stream().map(t -> t.asString("")).collect(Collectors.joining(" ")));
+        }
+        table.csv(out());
+        return Failure.DONE;
+    }
+}
