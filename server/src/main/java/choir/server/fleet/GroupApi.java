@@ -81,7 +81,9 @@ class GroupApi {
                     .count();
             if (cameras > 0) {
                 throw new Problem(
-                        Problem.Kind.CONFLICT, cameras + " cameras stand in " + group + " or below; move them first");
+                        Problem.Kind.CONFLICT,
+                        (cameras == 1 ? "a camera stands in " : cameras + " cameras stand in ") + group
+                                + " or below; move " + (cameras == 1 ? "it" : "them") + " first");
             }
             fleet.removeGroup(group);
             journal.add(who.getName(), "removed a group", group.text(), "");
