@@ -74,6 +74,11 @@ public final class CellMask {
         return combine(other, BitSet::andNot);
     }
 
+    /** Watched where this one is not. */
+    public CellMask complement() {
+        return all(grid).minus(this);
+    }
+
     public CellMask intersection(CellMask other) {
         return combine(other, BitSet::and);
     }

@@ -176,6 +176,7 @@ public final class Drift {
                         ? Cost.signed(s.scale().stepsTowardsSensitive(want, have), "steps")
                         : Cost.NONE;
             case Ability.Cells c -> Cost.signed(number(want) - number(have), "cells");
+            case Ability.Pixels p -> Cost.signed(number(want) - number(have), "pixels");
             case Ability.Numbers n ->
                 amount((SettingType.Amount) Catalogue.get(key).type(), number(have) - number(want));
             case Ability.Switch s -> Cost.NONE;

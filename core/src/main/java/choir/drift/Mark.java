@@ -48,6 +48,7 @@ public record Mark(Kind kind, int size) {
         return switch (cost.unit()) {
             case "minutes a week" -> grade(most, 60, 1440);
             case "cells" -> grade(most, 10, 50);
+            case "pixels" -> grade(most, 200, 2000);
             default -> grade(most, 2, 10);
         };
     }

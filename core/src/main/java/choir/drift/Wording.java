@@ -42,6 +42,8 @@ public final class Wording {
         return switch (cost.unit()) {
             case "steps" ->
                 "is " + count(size, "step") + (cost.loss() > 0 ? " less" : " more") + " sensitive than asked";
+            case "pixels" ->
+                "reacts " + count(size, "pixel") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";
             case "cells" -> "reacts " + count(size, "cell") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";
             case "" -> "is not as asked";
             case "s", "d", "ms" -> "is " + size + " " + cost.unit() + (more ? " longer" : " shorter") + " than asked";

@@ -20,12 +20,26 @@ public sealed interface Ability {
 
     record Switch(Place place, Optional<NativeValue> factory) implements Ability {}
 
-    record Sense(Place place, SensitivityScale scale, Optional<NativeValue> factory) implements Ability {}
+    /** @param adapts the device can adapt to the noise of the picture; it then writes {@code auto} */
+    record Sense(Place place, SensitivityScale scale, boolean adapts, Optional<NativeValue> factory)
+            implements Ability {
+        public static final String AUTO = "auto";
+    }
 
     /** A threshold as a count of watched cells. */
     record Cells(Place place, CountScale scale, Optional<NativeValue> factory) implements Ability {}
 
-    record Mask(Place place, CellGrid grid, Optional<NativeValue> factory) implements Ability {}
+    /**
+     * A threshold as a count of watched pixels at the size of analysis.
+     *
+     * @param fullWidth of the analysed stream, in pixels
+     * @param fullHeight of the analysed stream, in pixels
+     */
+    record Pixels(Place place, CountScale scale, int fullWidth, int fullHeight, Optional<NativeValue> factory)
+            implements Ability {}
+
+    /** @param ignores the device marks the cells that are not watched; a value here always has those that are */
+    record Mask(Place place, CellGrid grid, boolean ignores, Optional<NativeValue> factory) implements Ability {}
 
     /** One schedule for each trigger; a minute may stand in several. */
     record Lanes(Place place, Set<Trigger> lanes, Optional<NativeValue> factory) implements Ability {

@@ -10,7 +10,7 @@ import java.util.Optional;
 
 /** The families that Choir ships with. */
 public final class Families {
-    private static final List<String> SHIPPED = List.of("tern", "gannet");
+    private static final List<String> SHIPPED = List.of("tern", "gannet", "petrel");
 
     private final Map<String, Family> byName;
 

@@ -21,8 +21,22 @@ import java.util.function.Function;
 /** Reads family files. */
 public final class FamilyReader {
     private static final Set<String> KEYS = Set.of("family", "title", "recognise", "pauses", "connections", "settings");
-    private static final Set<String> SETTING_KEYS =
-            Set.of("at", "factory", "from", "to", "step", "direction", "words", "values", "grid", "lanes", "choices");
+    private static final Set<String> SETTING_KEYS = Set.of(
+            "at",
+            "factory",
+            "from",
+            "to",
+            "step",
+            "direction",
+            "words",
+            "values",
+            "grid",
+            "lanes",
+            "choices",
+            "auto",
+            "ignores",
+            "unit",
+            "full");
 
     private FamilyReader() {}
 
@@ -76,10 +90,10 @@ public final class FamilyReader {
         Optional<NativeValue> factory = text(keys, "factory", t -> factory(setting.type(), t));
         return place.flatMap(at -> part.attempt(() -> switch (setting.type()) {
             case SettingType.OnOff o -> new Ability.Switch(at, factory);
-            case SettingType.SensitivityOrAuto s -> new Ability.Sense(at, sensitivity(keys), factory);
-            case SettingType.ShareOfPicture s ->
-                new Ability.Cells(at, new CountScale(number(keys, "from"), number(keys, "to")), factory);
-            case SettingType.AreaList a -> new Ability.Mask(at, grid(keys), factory);
+            case SettingType.SensitivityOrAuto s ->
+                new Ability.Sense(at, sensitivity(keys), yes(keys, "auto"), factory);
+            case SettingType.ShareOfPicture s -> threshold(at, keys, factory);
+            case SettingType.AreaList a -> new Ability.Mask(at, grid(keys), yes(keys, "ignores"), factory);
             case SettingType.WeekOfTriggers w -> new Ability.Lanes(at, lanes(keys), factory);
             case SettingType.Amount a -> numbers(at, keys, factory);
             case SettingType.Choice c -> new Ability.Choice(at, choices(keys, c.words()), factory);
@@ -118,12 +132,39 @@ public final class FamilyReader {
         return new SensitivityScale.Numbers(number(keys, "from"), number(keys, "to"), step, direction);
     }
 
+    private static boolean yes(Map<String, Part> keys, String key) {
+        return text(keys, key, t -> switch (t) {
+                    case "yes", "true" -> true;
+                    case "no", "false" -> false;
+                    default -> throw new IllegalArgumentException("\"" + t + "\" is neither yes nor no");
+                })
+                .orElse(false);
+    }
+
+    private static Ability threshold(Place at, Map<String, Part> keys, Optional<NativeValue> factory) {
+        var scale = new CountScale(number(keys, "from"), number(keys, "to"));
+        return switch (text(keys, "unit", t -> t).orElse("cells")) {
+            case "cells" -> new Ability.Cells(at, scale, factory);
+            case "pixels" -> {
+                var full = sides(keys, "full", "1920x1080");
+                yield new Ability.Pixels(at, scale, full[0], full[1], factory);
+            }
+            default -> throw new IllegalArgumentException("the unit of a threshold is cells or pixels");
+        };
+    }
+
     private static CellGrid grid(Map<String, Part> keys) {
-        var sides = text(keys, "grid", t -> t)
+        var sides = sides(keys, "grid", "22x18");
+        return new CellGrid(sides[0], sides[1]);
+    }
+
+    private static int[] sides(Map<String, Part> keys, String key, String example) {
+        var sides = text(keys, key, t -> t)
                 .filter(t -> t.matches("\\d{1,4}x\\d{1,4}"))
-                .orElseThrow(() -> new IllegalArgumentException("a mask says its grid, such as grid: 22x18"))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "\"" + key + "\" is missing or not a width and a height, such as " + example))
                 .split("x");
-        return new CellGrid(Integer.parseInt(sides[0]), Integer.parseInt(sides[1]));
+        return new int[] {Integer.parseInt(sides[0]), Integer.parseInt(sides[1])};
     }
 
     private static Set<choir.week.Trigger> lanes(Map<String, Part> keys) {

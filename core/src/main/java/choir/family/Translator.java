@@ -13,6 +13,7 @@ import choir.policy.SettingKey;
 import choir.policy.SettingType;
 import choir.policy.Sourced;
 import choir.policy.Value;
+import choir.scale.CountScale;
 import choir.scale.Sensitivity;
 import choir.scale.Threshold;
 import choir.week.Trigger;
@@ -66,6 +67,7 @@ public final class Translator {
             case Ability.Sense s -> sense(s, ((Value.Sense) scalar(effective)).sensing());
             case Ability.Cells c -> cells(c, ((Value.Share) scalar(effective)).threshold());
             case Ability.Numbers n -> number(key, n, (Value.Amount) scalar(effective));
+            case Ability.Pixels p -> pixels(p, ((Value.Share) scalar(effective)).threshold());
             case Ability.Mask m -> exact(new NativeValue.Mask(watched((Effective.Areas) effective, m.grid())));
             case Ability.Lanes l -> lanes(l, ((Effective.Hours) effective).week());
             case Ability.Choice c -> choice(c, scalar(effective).text());
@@ -95,6 +97,9 @@ public final class Translator {
     }
 
     private Wish sense(Ability.Sense ability, Sensing sensing) {
+        if (sensing.auto() && ability.adapts()) {
+            return exact(new NativeValue.Item(Ability.Sense.AUTO));
+        }
         if (sensing.number().isEmpty()) {
             return new Wish.Cannot(
                     sensing.toString(), family.title() + " cannot adapt its sensitivity; say \"auto, else\" a number");
@@ -116,18 +121,52 @@ public final class Translator {
     }
 
     private Wish cells(Ability.Cells ability, Threshold asked) {
+        return count(ability.scale(), asked, watchedCells(), "cells");
+    }
+
+    /** The watched share of the picture, in pixels of the size at which it is analysed. */
+    private Wish pixels(Ability.Pixels ability, Threshold asked) {
+        var side = policy.scalar(Catalogue.ANALYSE_SIZE)
+                .map(Value::text)
+                .orElseGet(() -> sizeAtTheFactory())
+                .split("/");
+        int divisor = side.length > 1 ? Integer.parseInt(side[1]) : 1;
+        long picture = (long) (ability.fullWidth() / divisor) * (ability.fullHeight() / divisor);
+        int cells = family.ability(Catalogue.AREAS)
+                .filter(Ability.Mask.class::isInstance)
+                .map(a -> ((Ability.Mask) a).grid().cells())
+                .orElse(1);
+        int watched = cells == 1 ? (int) picture : (int) (picture * watchedCells() / cells);
+        return count(ability.scale(), asked, watched, "pixels");
+    }
+
+    /** Our word for the size that the device has from the factory; the whole picture when it does not say. */
+    private String sizeAtTheFactory() {
+        return family.ability(Catalogue.ANALYSE_SIZE)
+                .filter(Ability.Choice.class::isInstance)
+                .map(Ability.Choice.class::cast)
+                .flatMap(c -> c.choices().entrySet().stream()
+                        .filter(e -> c.factory()
+                                .map(NativeValue::text)
+                                .filter(e.getValue()::equals)
+                                .isPresent())
+                        .map(Map.Entry::getKey)
+                        .findFirst())
+                .orElse("1");
+    }
+
+    private Wish count(CountScale scale, Threshold asked, int watched, String unit) {
         var least = areaValues(Effective.Area::threshold)
                 .filter(t -> t.percent().compareTo(asked.percent()) < 0)
                 .min(Comparator.comparing(Threshold::percent));
-        int watched = watchedCells();
-        int count = ability.scale().toNative(least.orElse(asked), watched);
+        int count = scale.toNative(least.orElse(asked), watched);
         var exact = least.orElse(asked)
                 .percent()
                 .multiply(BigDecimal.valueOf(watched))
                 .movePointLeft(2);
         boolean clamped = exact.subtract(BigDecimal.valueOf(count)).abs().compareTo(BigDecimal.ONE) >= 0;
         var value = new NativeValue.Item(Integer.toString(count));
-        return wanted(value, clamped || least.isPresent(), asked.toString(), count + " of " + watched + " cells");
+        return wanted(value, clamped || least.isPresent(), asked.toString(), count + " of " + watched + " " + unit);
     }
 
     private <T> Stream<T> areaValues(java.util.function.Function<Effective.Area, Optional<Sourced<T>>> field) {

@@ -14,6 +14,7 @@ public final class Catalogue {
     public static final SettingKey SENSITIVITY = new SettingKey("motion.sensitivity");
     public static final SettingKey THRESHOLD = new SettingKey("motion.threshold");
     public static final SettingKey AREAS = new SettingKey("motion.areas");
+    public static final SettingKey ANALYSE_SIZE = new SettingKey("motion.analyse-size");
     public static final SettingKey SWITCHED_ON = new SettingKey("recording.switched-on");
     public static final SettingKey WEEK = new SettingKey("recording.week");
     public static final SettingKey BEFORE_EVENT = new SettingKey("recording.before-event");
@@ -59,7 +60,7 @@ public final class Catalogue {
                     "Too seldom: quick movement passes between two looks.",
                     "Too often: the recorder has less room for everything else."),
             new Setting(
-                    new SettingKey("motion.analyse-size"),
+                    ANALYSE_SIZE,
                     new SettingType.Choice(List.of("1", "1/2", "1/4", "1/8")),
                     "Analyse size",
                     "The size at which pictures are analysed, as a share of each side.",

@@ -161,4 +161,33 @@ class TranslatorTest {
                 .isEqualTo(new Wish.Wanted(
                         new NativeValue.Item("10000"), Optional.of("asked 20000ms, the recorder takes 10000ms")));
     }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {"auto; auto", "'auto, else 60'; auto", "80; 51", "0; 255", "100; 0"})
+    void aDeviceThatAdaptsIsToldTo(String asked, String written) {
+        assertThat(wish("petrel", "motion: {sensitivity: \"" + asked + "\"}", Catalogue.SENSITIVITY))
+                .isEqualTo(new Wish.Wanted(new NativeValue.Item(written), Optional.empty()));
+    }
+
+    /** A quarter of each side of 1920 by 1080 has 129,600 pixels. */
+    @ParameterizedTest
+    @CsvSource({"1%, 1/4, 1296", "1%, 1/8, 324", "0.25%, 1/2, 1296", "1%, 1, 20000"})
+    void aThresholdInPixelsIsCountedAtTheSizeOfAnalysis(String threshold, String size, String pixels) {
+        assertThat(wish(
+                        "petrel",
+                        "motion: {threshold: " + threshold + ", analyse-size: " + size + "}",
+                        Catalogue.THRESHOLD))
+                .extracting(w -> ((Wish.Wanted) w).value())
+                .isEqualTo(new NativeValue.Item(pixels));
+    }
+
+    @Test
+    void pixelsAreCountedOverTheWatchedPartAndAtTheFactorysSizeWhenNoneIsAsked() {
+        var half = "motion: {threshold: 1%, areas: [{ignore: below, rectangle: [[0, 0.5], [1, 1]]}]}";
+        assertThat(wish("petrel", half, Catalogue.THRESHOLD))
+                .extracting(w -> ((Wish.Wanted) w).value())
+                .isEqualTo(new NativeValue.Item("648"));
+    }
 }

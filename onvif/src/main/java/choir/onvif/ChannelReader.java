@@ -96,6 +96,7 @@ final class ChannelReader {
             case Ability.Mask m -> mask(m, text);
             case Ability.Sense s -> Optional.of(new NativeValue.Item(text));
             case Ability.Cells c -> number(text);
+            case Ability.Pixels p -> number(text);
             case Ability.Numbers n -> number(text);
             case Ability.Lanes l -> Optional.empty();
             case Ability.Choice c -> Optional.of(new NativeValue.Item(text));
@@ -105,7 +106,8 @@ final class ChannelReader {
 
     private Optional<NativeValue> mask(Ability.Mask ability, String text) {
         try {
-            return Optional.of(new NativeValue.Mask(CellMask.unpack(ability.grid(), text)));
+            var marked = CellMask.unpack(ability.grid(), text);
+            return Optional.of(new NativeValue.Mask(ability.ignores() ? marked.complement() : marked));
         } catch (IllegalArgumentException e) {
             notes.add("the active cells cannot be understood: " + e.getMessage());
             return Optional.empty();

@@ -35,8 +35,10 @@ final class ChannelWriter {
 
     void write(Map<SettingKey, NativeValue> values) {
         Map<Place, NativeValue> byPlace = new LinkedHashMap<>();
-        values.forEach((key, value) -> byPlace.put(
-                family.ability(key).map(Ability::place).orElseThrow(() -> notSupported(key.text())), value));
+        values.forEach((key, value) -> {
+            var ability = family.ability(key).orElseThrow(() -> notSupported(key.text()));
+            byPlace.put(ability.place(), marked(ability, value));
+        });
         analytics("module", "AnalyticsEngineConfiguration", "AnalyticsModule", "ModifyAnalyticsModules", byPlace);
         analytics("rule", "RuleEngineConfiguration", "Rule", "ModifyRules", byPlace);
         byPlace.forEach((place, value) -> {
@@ -65,6 +67,15 @@ final class ChannelWriter {
                 mode("Idle");
             }
         });
+    }
+
+    /** A mask as the device marks it: some mark the cells that are ignored. */
+    private static NativeValue marked(Ability ability, NativeValue value) {
+        return ability instanceof Ability.Mask(var p, var g, boolean ignores, var f)
+                        && ignores
+                        && value instanceof NativeValue.Mask(var mask)
+                ? new NativeValue.Mask(mask.complement())
+                : value;
     }
 
     private LinkException notSupported(String what) {

@@ -128,11 +128,12 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     private static String range(Ability ability) {
         return switch (ability) {
-            case Ability.Sense(var p, SensitivityScale.Numbers n, var f) -> n.min() + " to " + n.max();
-            case Ability.Sense(var p, SensitivityScale.Words w, var f) -> String.join(", ", w.words());
+            case Ability.Sense(var p, SensitivityScale.Numbers n, var a, var f) -> n.min() + " to " + n.max();
+            case Ability.Sense(var p, SensitivityScale.Words w, var a, var f) -> String.join(", ", w.words());
             case Ability.Cells c -> c.scale().min() + " to " + c.scale().max();
             case Ability.Numbers n -> n.min() + " to " + n.max();
             case Ability.Switch s -> "on or off";
+            case Ability.Pixels p -> p.scale().min() + " to " + p.scale().max();
             case Ability.Mask m -> m.grid().toString();
             case Ability.Lanes l -> "lanes";
             case Ability.Choice c -> String.join(", ", c.choices().values());

@@ -38,6 +38,7 @@ class OnvifLinkTest {
     private static int number;
     private String tern;
     private String gannet;
+    private String petrel;
 
     @BeforeAll
     static void start() {
@@ -57,7 +58,9 @@ class OnvifLinkTest {
         tern = "tern-" + number;
         gannet = "gannet-" + number;
         simulator.add(tern, "tern", "choir", "harbour", 3);
+        petrel = "petrel-" + number;
         simulator.add(gannet, "gannet", "choir", "harbour", 2);
+        simulator.add(petrel, "petrel", "choir", "harbour", 2);
     }
 
     private static RecorderAccess access(String recorder, String family, String password) {
@@ -65,7 +68,7 @@ class OnvifLinkTest {
     }
 
     private RecorderAccess access(String recorder) {
-        return access(recorder, recorder.startsWith("tern") ? "tern" : "gannet", "harbour");
+        return access(recorder, recorder.substring(0, recorder.indexOf('-')), "harbour");
     }
 
     static void panel(String path) throws Exception {
@@ -237,6 +240,7 @@ class OnvifLinkTest {
     void theShippedFamilyFilesAgreeWithWhatTheRecordersSay() {
         assertThat(link.disagreements(access(tern))).isEmpty();
         assertThat(link.disagreements(access(gannet))).isEmpty();
+        assertThat(link.disagreements(access(petrel))).isEmpty();
         assertThat(link.disagreements(access(tern, "gannet", "harbour"))).isEmpty();
     }
 
@@ -248,5 +252,50 @@ class OnvifLinkTest {
         assertThat(channel.config().get(Catalogue.AREAS)).isEmpty();
         assertThat(channel.notes()).anySatisfy(n -> assertThat(n).contains("active cells"));
         assertThat(CellMask.all(new CellGrid(2, 2)).count()).isEqualTo(4);
+    }
+
+    @Test
+    void readsAPetrelAsItLeftTheFactory() {
+        var config = link.read(access(petrel)).channels().getFirst().config();
+        FAMILIES.named("petrel")
+                .orElseThrow()
+                .abilities()
+                .forEach((key, ability) -> ability.factory()
+                        .ifPresent(factory ->
+                                assertThat(config.get(key)).as(key.text()).contains(factory)));
+        assertThat(config.get(Catalogue.AREAS)).contains(new NativeValue.Mask(CellMask.all(new CellGrid(32, 24))));
+    }
+
+    @Test
+    void marksTheIgnoredCellsOfAPetrelAndReadsTheWatchedOnesBack() {
+        var watched = new Shape.Rectangle(new Shape.Point(0, 0), new Shape.Point(1, 0.25)).on(new CellGrid(32, 24));
+        Map<SettingKey, NativeValue> values = Map.of(
+                Catalogue.AREAS,
+                new NativeValue.Mask(watched),
+                Catalogue.SENSITIVITY,
+                new NativeValue.Item("51"),
+                Catalogue.THRESHOLD,
+                new NativeValue.Item("1296"),
+                new SettingKey("response.program"),
+                new NativeValue.Item("lamp-on"));
+        assertThat(link.write(access(petrel), Map.of("02", values))).isEmpty();
+        var config = link.read(access(petrel)).channels().get(1).config();
+        assertThat(config.values()).containsAllEntriesOf(values);
+    }
+
+    /** The device says that it took the value; only reading back tells. */
+    @Test
+    void aPetrelClampsWithoutAWord() {
+        assertThat(link.write(
+                        access(petrel),
+                        Map.of(
+                                "01",
+                                Map.of(
+                                        Catalogue.THRESHOLD, new NativeValue.Item("90000"),
+                                        Catalogue.BEFORE_EVENT, new NativeValue.Item("30")))))
+                .isEmpty();
+        var config = link.read(access(petrel)).channels().getFirst().config();
+        assertThat(config.get(Catalogue.THRESHOLD)).contains(new NativeValue.Item("20000"));
+        assertThat(config.get(Catalogue.BEFORE_EVENT)).contains(new NativeValue.Item("15"));
     }
 }

@@ -68,6 +68,14 @@ final class FrontPanel {
     }
 
     private static void turn(SimRecorder recorder, SimChannel channel, String key, String value) {
+        if (recorder.model == SimModel.PETREL && (key.equals("sensitivity") || key.equals("threshold"))) {
+            channel.further.put(key.equals("sensitivity") ? "Motion.Sensitivity" : "Motion.Pixels", value);
+            return;
+        }
+        if (recorder.model == SimModel.PETREL && key.equals("detection")) {
+            channel.further.put("Motion.Enabled", Boolean.toString(value.equals("on")));
+            return;
+        }
         switch (key) {
             case "sensitivity" -> channel.sensitivity = Integer.parseInt(value);
             case "threshold" -> channel.minCount = Integer.parseInt(value);

@@ -3,7 +3,6 @@ package choir.sim;
 import static choir.sim.DeviceServices.join;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import org.w3c.dom.Element;
 
@@ -130,6 +129,11 @@ final class MediaAnswers {
                     + config(prefix + ":AnalyticsModule", "Storage", "tern:Storage", further(c, "Storage"))
                     + config(prefix + ":AnalyticsModule", "Response", "tern:Response", further(c, "Response"));
         }
+        if (model == SimModel.PETREL) {
+            return join(model.further().keySet().stream()
+                    .sorted()
+                    .map(m -> config(prefix + ":AnalyticsModule", m, "petrel:" + m, further(c, m))));
+        }
         return config(
                         prefix + ":AnalyticsModule",
                         "Motion",
@@ -149,6 +153,10 @@ final class MediaAnswers {
     }
 
     private String ruleXml(SimChannel c, String prefix) {
+        if (model == SimModel.PETREL) {
+            var ignored = item("Cells", PackedCells.write(c.cells, model.columns * model.rows));
+            return config(prefix + ":Rule", "Ignore", "petrel:Ignore", ignored);
+        }
         var cells = item("ActiveCells", PackedCells.write(c.cells, model.columns * model.rows));
         var items = model == SimModel.TERN
                 ? item("MinCount", c.minCount)
@@ -170,12 +178,26 @@ final class MediaAnswers {
         var known = model.further().getOrDefault(module, Map.of());
         known.forEach((name, rule) -> {
             requireAll(items, name);
-            var taken = rule.getLast();
-            if (!taken.equals("*") && !List.of(taken.split("\\|")).contains(items.get(name))) {
-                throw SimSoapFault.wrongValue("InvalidModule", name + " does not take " + items.get(name));
-            }
+            items.put(name, held(name, rule.getLast(), items.get(name)));
         });
         change(() -> known.keySet().forEach(name -> channel.further.put(module + "." + name, items.get(name))));
+    }
+
+    /** What the device makes of a value that it is given. */
+    private String held(String name, String takes, String given) {
+        for (var choice : takes.split("\\|")) {
+            var ends = choice.split("\\.\\.");
+            if (choice.equals("*") || choice.equals(given)) {
+                return given;
+            }
+            if (ends.length == 2 && given.matches("-?\\d{1,9}")) {
+                var held = model.held(Integer.parseInt(given), Integer.parseInt(ends[0]), Integer.parseInt(ends[1]));
+                if (held.isPresent()) {
+                    return Integer.toString(held.getAsInt());
+                }
+            }
+        }
+        throw SimSoapFault.wrongValue("InvalidModule", name + " does not take " + given);
     }
 
     private static String config(String element, String name, String type, String items) {
@@ -205,6 +227,10 @@ final class MediaAnswers {
                     change(() -> channel.detection = truth(items.get("Enabled")));
                 }
                 case "Motion" -> {
+                    if (model == SimModel.PETREL) {
+                        takeFurther(channel, "Motion", items);
+                        continue;
+                    }
                     requireAll(items, "Enabled", "Level", "Shadow");
                     int value = number(items.get("Level"), model.leastSensitivity, model.mostSensitivity);
                     change(() -> {
@@ -228,6 +254,12 @@ final class MediaAnswers {
         var channel = channelOf(operation);
         for (var rule : Xml.all(operation, "Rule")) {
             var items = items(rule);
+            if (model == SimModel.PETREL) {
+                requireAll(items, "Cells");
+                var ignored = PackedCells.read(items.get("Cells"), model.columns * model.rows);
+                change(() -> channel.cells = ignored);
+                continue;
+            }
             if (!rule.getAttribute("Name").equals("Motion")) {
                 throw new SimSoapFault("Sender", "InvalidArgs", "RuleNotExistent", "No such rule");
             }
@@ -249,11 +281,18 @@ final class MediaAnswers {
     }
 
     String moduleOptions() {
-        var type = model == SimModel.TERN ? "tt:CellMotionEngine" : "gannet:Motion";
-        var name = model == SimModel.TERN ? "Sensitivity" : "Level";
-        return "<tan:GetAnalyticsModuleOptionsResponse><tan:Options AnalyticsModule=\"" + type + "\" Name=\"" + name
-                + "\" Type=\"tt:IntRange\">" + range(model.leastSensitivity, model.mostSensitivity)
-                + "</tan:Options></tan:GetAnalyticsModuleOptionsResponse>";
+        var options = switch (model) {
+            case TERN -> option("tt:CellMotionEngine", "Sensitivity", 0, 100);
+            case GANNET -> option("gannet:Motion", "Level", 1, 6);
+            case PETREL ->
+                option("petrel:Motion", "Sensitivity", 0, 255) + option("petrel:Motion", "Pixels", 1, 20_000);
+        };
+        return "<tan:GetAnalyticsModuleOptionsResponse>" + options + "</tan:GetAnalyticsModuleOptionsResponse>";
+    }
+
+    private static String option(String module, String name, int min, int max) {
+        return "<tan:Options AnalyticsModule=\"" + module + "\" Name=\"" + name + "\" Type=\"tt:IntRange\">"
+                + range(min, max) + "</tan:Options>";
     }
 
     String ruleOptions() {

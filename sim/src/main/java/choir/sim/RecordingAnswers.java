@@ -115,8 +115,8 @@ final class RecordingAnswers {
                 || Xml.first(configuration, "Tracks").isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The schedule or the tracks were dropped");
         }
-        int before = seconds(configuration, "Before", channel.before);
-        int after = seconds(configuration, "After", channel.after);
+        int before = held(seconds(configuration, "Before", channel.before), 0, 15);
+        int after = held(seconds(configuration, "After", channel.after), 1, 60);
         if (!recorder.model.takesBefore(before) || !recorder.model.takesAfter(after)) {
             throw SimSoapFault.wrongValue("BadConfiguration", "Before or After is not one of the allowed values");
         }
@@ -129,6 +129,11 @@ final class RecordingAnswers {
         });
         return "<trc:SetRecordingJobConfigurationResponse>" + job(lane, "trc")
                 + "</trc:SetRecordingJobConfigurationResponse>";
+    }
+
+    /** The one that clamps does; the others are asked below whether they take it. */
+    private int held(int seconds, int least, int most) {
+        return recorder.model == SimModel.PETREL ? Math.clamp(seconds, least, most) : seconds;
     }
 
     private static int seconds(Element configuration, String name, int otherwise) {

@@ -36,8 +36,9 @@ final class SimChannel {
         this.label = label;
         this.deviceName = deviceName;
         this.sensitivity = model.factorySensitivity;
-        this.before = model == SimModel.TERN ? 5 : 3;
-        cells.set(0, model.columns * model.rows);
+        this.before = model == SimModel.GANNET ? 3 : 5;
+        // The one that marks ignored cells has none marked.
+        cells.set(0, model == SimModel.PETREL ? 0 : model.columns * model.rows);
         model.lanes.forEach(lane -> lanes.put(lane, new BitSet()));
         lanes.get("continuous").set(0, WEEK);
         model.further()

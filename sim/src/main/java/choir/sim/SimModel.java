@@ -30,11 +30,13 @@ enum SimModel {
             List.of(10, 30, 60),
             25,
             true,
-            List.of("continuous", "motion", "alarm"));
+            List.of("continuous", "motion", "alarm")),
+    /** Takes what is out of range and holds the nearest it can, without a word. */
+    PETREL("Petrel", "PX-32", 32, 24, 0, 255, 0, List.of(), List.of(), 30, false, List.of("continuous", "motion"));
 
     /**
      * Further parameters by their module, each with its factory value and what it takes: words with bars between, {@code
-     * true|false}, or {@code *} for any text.
+     * 1..60} for whole numbers, or {@code *} for any text.
      */
     Map<String, Map<String, List<String>>> further() {
         return switch (this) {
@@ -51,6 +53,29 @@ enum SimModel {
                                 "Mail", List.of("off", "*"),
                                 "Still", List.of("false", "true|false"),
                                 "Sound", List.of("off", "*"),
+                                "Upload", List.of("off", "*")));
+            case PETREL ->
+                Map.of(
+                        "Motion",
+                        Map.of(
+                                "Enabled", List.of("true", "true|false"),
+                                "Sensitivity", List.of("auto", "auto|0..255"),
+                                "Pixels", List.of("900", "1..20000"),
+                                "PerSecond", List.of("2", "1|2|5"),
+                                "Size", List.of("Quarter", "Full|Half|Quarter|Eighth"),
+                                "Pictures", List.of("All", "All|Key")),
+                        "Storage",
+                        Map.of(
+                                "Log", List.of("true", "true|false"),
+                                "Stream", List.of("Main", "Main|Sub"),
+                                "WhenFull", List.of("Overwrite", "Overwrite|Stop"),
+                                "Clip", List.of("off", "*")),
+                        "Response",
+                        Map.of(
+                                "Mail", List.of("off", "*"),
+                                "Still", List.of("false", "true|false"),
+                                "Sound", List.of("off", "*"),
+                                "Program", List.of("off", "*"),
                                 "Upload", List.of("off", "*")));
             case GANNET ->
                 Map.of(
@@ -111,6 +136,14 @@ enum SimModel {
         this.mostFrames = mostFrames;
         this.modest = modest;
         this.lanes = lanes;
+    }
+
+    /** What the device holds after it was given that number; empty when it refuses it. */
+    java.util.OptionalInt held(int given, int least, int most) {
+        boolean fits = given >= least && given <= most;
+        return fits || this == PETREL
+                ? java.util.OptionalInt.of(Math.clamp(given, least, most))
+                : java.util.OptionalInt.empty();
     }
 
     boolean takesBefore(int seconds) {

@@ -22,7 +22,7 @@ final class SoapDoor {
             xmlns:tan="http://www.onvif.org/ver20/analytics/wsdl" xmlns:trc="http://www.onvif.org/ver10/recording/wsdl" \
             xmlns:tsc="http://www.onvif.org/ver10/schedule/wsdl" xmlns:tev="http://www.onvif.org/ver10/events/wsdl" \
             xmlns:tns1="http://www.onvif.org/ver10/topics" xmlns:ter="http://www.onvif.org/ver10/error" \
-            xmlns:tern="urn:tern:analytics" xmlns:gannet="urn:gannet:analytics"><env:Body>""";
+            xmlns:tern="urn:tern:analytics" xmlns:gannet="urn:gannet:analytics" xmlns:petrel="urn:petrel:analytics"><env:Body>""";
 
     private final Map<String, SimRecorder> recorders;
     private final Credentials credentials = new Credentials();
