@@ -31,6 +31,7 @@ public final class Main {
         COMMANDS.put("unuse", UnuseCommand.class);
         COMMANDS.put("set", SetCommand.class);
         COMMANDS.put("unset", UnsetCommand.class);
+        COMMANDS.put("copy", CopyCommand.class);
         COMMANDS.put("explain", ExplainCommand.class);
         COMMANDS.put("preview", PreviewCommand.class);
         COMMANDS.put("rollout", RolloutCommand.class);

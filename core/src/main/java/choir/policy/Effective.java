@@ -11,6 +11,18 @@ import java.util.Optional;
 
 /** What the layers come to for one setting. */
 public sealed interface Effective {
+    /** The whole of it as one layer would say it, so that nothing farther shows through. */
+    default Value asSaid() {
+        return switch (this) {
+            case Scalar s -> s.value().value();
+            case Hours h -> new Value.Hours(h.week(), true);
+            case Areas a ->
+                new Value.Areas(a.byName().entrySet().stream()
+                        .map(e -> e.getValue().asSaid(e.getKey()))
+                        .toList());
+        };
+    }
+
     record Scalar(Sourced<Value> value) implements Effective {}
 
     /** Origin and beaten candidates by the minute. */
@@ -34,6 +46,16 @@ public sealed interface Effective {
             Optional<Sourced<Sensing>> sensitivity,
             Optional<Sourced<Threshold>> threshold) {
         static final Area BLANK = new Area(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+
+        AreaStatement asSaid(String name) {
+            return new AreaStatement(
+                    name,
+                    false,
+                    Optional.of(kindOrWatch()),
+                    shape.map(Sourced::value),
+                    sensitivity.map(Sourced::value),
+                    threshold.map(Sourced::value));
+        }
 
         public AreaKind kindOrWatch() {
             return kind.map(Sourced::value).orElse(AreaKind.WATCH);

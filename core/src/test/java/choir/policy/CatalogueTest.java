@@ -6,6 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import choir.document.PolicyReader;
 import choir.document.PolicyWriter;
 import choir.document.SettingReader;
+import choir.document.SettingsReference;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -23,6 +27,16 @@ class CatalogueTest {
             assertThat(s.type().expected()).isNotBlank();
         });
         assertThat(Catalogue.sections()).containsExactly("motion", "recording", "response");
+    }
+
+    /** Renewed by {@code mvn test -pl core -Dtest=CatalogueTest -Dchoir.keep-document=true}. */
+    @Test
+    void theReferenceIsTheOneThatIsPublished() throws IOException {
+        var kept = Path.of("../docs/settings.md");
+        if (Boolean.getBoolean("choir.keep-document")) {
+            Files.writeString(kept, SettingsReference.markdown());
+        }
+        assertThat(Files.readString(kept)).isEqualTo(SettingsReference.markdown());
     }
 
     @ParameterizedTest

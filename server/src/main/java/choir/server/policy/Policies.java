@@ -19,6 +19,7 @@ import choir.server.web.Problem;
 import choir.server.web.Versions;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -29,7 +30,7 @@ import org.springframework.stereotype.Component;
 
 /** Changes of policy. Each is checked against all that is there before anything is stored. */
 @Component
-class Policies {
+public class Policies {
     private final PolicyStore store;
     private final FleetStore fleet;
     private final Database database;
@@ -158,6 +159,17 @@ class Policies {
             fleet.require(node);
             statements.forEach((key, statement) -> put(node, key, statement, fixed, because, until, who));
         });
+    }
+
+    /** Puts the same settings straight on many nodes, all or none. */
+    public void override(
+            Collection<? extends Node> nodes,
+            Map<SettingKey, Statement> statements,
+            String because,
+            Optional<LocalDate> until,
+            String who) {
+        database.write(() -> nodes.forEach(
+                node -> statements.forEach((key, statement) -> put(node, key, statement, false, because, until, who))));
     }
 
     void takeBack(Node node, SettingKey key, String who) {

@@ -4,11 +4,9 @@ import choir.document.PolicySchema;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.policy.TemplateName;
-import choir.server.web.Problem;
+import choir.server.web.Dates;
 import choir.server.web.Versions;
 import java.security.Principal;
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -189,7 +187,7 @@ class PolicyApi {
                 given.unset() == null ? List.of() : given.unset(),
                 given.fixed(),
                 given.because(),
-                Optional.ofNullable(given.until()).map(PolicyApi::date),
+                Optional.ofNullable(given.until()).map(Dates::parse),
                 who.getName());
     }
 
@@ -198,13 +196,5 @@ class PolicyApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void takeBack(@RequestParam String node, @RequestParam String key, Principal who) {
         policies.takeBack(Node.parse(node), Catalogue.named(key).key(), who.getName());
-    }
-
-    private static LocalDate date(String text) {
-        try {
-            return LocalDate.parse(text);
-        } catch (DateTimeParseException e) {
-            throw new Problem(Problem.Kind.INVALID, "\"" + text + "\" is not a date; expected a form like 2027-03-01");
-        }
     }
 }
