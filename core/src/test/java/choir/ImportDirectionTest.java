@@ -37,7 +37,7 @@ class ImportDirectionTest {
             .layer("family")
             .definedBy("choir.family..")
             .layer("comparison")
-            .definedBy("choir.drift..", "choir.rollout..", "choir.link..")
+            .definedBy("choir.drift..", "choir.rollout..", "choir.link..", "choir.survey..")
             .whereLayer("comparison")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("family")

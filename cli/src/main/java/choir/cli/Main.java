@@ -32,6 +32,7 @@ public final class Main {
         COMMANDS.put("set", SetCommand.class);
         COMMANDS.put("unset", UnsetCommand.class);
         COMMANDS.put("copy", CopyCommand.class);
+        COMMANDS.put("survey", SurveyCommand.class);
         COMMANDS.put("explain", ExplainCommand.class);
         COMMANDS.put("preview", PreviewCommand.class);
         COMMANDS.put("rollout", RolloutCommand.class);

@@ -42,6 +42,12 @@ public final class PolicyBook {
                 .collect(Collectors.groupingBy(PolicyOverride::node));
     }
 
+    /** What a policy comes to when these things are said at a node as well. */
+    public static EffectivePolicy with(EffectivePolicy above, Node node, Map<SettingKey, Layer.Statement> said) {
+        var origin = new Origin.FromOverride(node, 0, "proposed", "");
+        return Layering.lay(new Layer(said, java.util.Set.of()), origin, above);
+    }
+
     public EffectivePolicy of(Node.Camera camera, Node.Group group) {
         return at(camera, of(group));
     }

@@ -21,7 +21,8 @@ class HouseTest {
         "choir.drift..",
         "choir.rollout..",
         "choir.document..",
-        "choir.link.."
+        "choir.link..",
+        "choir.survey.."
     };
 
     @ArchTest

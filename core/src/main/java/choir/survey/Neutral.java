@@ -1,0 +1,116 @@
+package choir.survey;
+
+import choir.area.CellMask;
+import choir.area.Shape;
+import choir.family.Ability;
+import choir.family.Family;
+import choir.family.NativeConfig;
+import choir.family.NativeValue;
+import choir.policy.AreaKind;
+import choir.policy.AreaStatement;
+import choir.policy.Catalogue;
+import choir.policy.Sensing;
+import choir.policy.SettingKey;
+import choir.policy.SettingType;
+import choir.policy.Value;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+
+/** What a policy would have to say for a device to hold what it holds. Empty when nothing that it can say leads there. */
+final class Neutral {
+    private final Family family;
+    private final NativeConfig held;
+
+    Neutral(Family family, NativeConfig held) {
+        this.family = family;
+        this.held = held;
+    }
+
+    Optional<Value> of(SettingKey key) {
+        var ability = family.ability(key);
+        var value = held.get(key);
+        if (ability.isEmpty() || value.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return said(key, ability.get(), value.get());
+        } catch (IllegalArgumentException | ArithmeticException outOfRange) {
+            return Optional.empty();
+        }
+    }
+
+    private Optional<Value> said(SettingKey key, Ability ability, NativeValue value) {
+        return switch (value) {
+            case NativeValue.Flag(boolean on) -> Optional.of(new Value.Flag(on));
+            case NativeValue.Mask(var mask) -> Optional.of(areas(mask));
+            case NativeValue.Hours(var week) -> Optional.of(new Value.Hours(week, false));
+            case NativeValue.Item(String text) -> item(key, ability, text);
+        };
+    }
+
+    private Optional<Value> item(SettingKey key, Ability ability, String text) {
+        return switch (ability) {
+            case Ability.Sense s -> Optional.of(new Value.Sense(sensing(s, text)));
+            case Ability.Cells c ->
+                Optional.of(new Value.Share(c.scale().toNeutral(Integer.parseInt(text), watchedCells())));
+            case Ability.Pixels p ->
+                Optional.of(new Value.Share(p.scale().toNeutral(Integer.parseInt(text), watchedPixels(p))));
+            case Ability.Numbers n -> Optional.of(amount(key, text));
+            case Ability.Choice c ->
+                c.choices().entrySet().stream()
+                        .filter(e -> e.getValue().equals(text))
+                        .findFirst()
+                        .map(e -> new Value.Word(e.getKey()));
+            case Ability.Text t ->
+                Optional.of(((SettingType.Scalar) Catalogue.get(key).type()).parse(text));
+            case Ability.Switch s -> Optional.empty();
+            case Ability.Mask m -> Optional.empty();
+            case Ability.Lanes l -> Optional.empty();
+        };
+    }
+
+    private static Sensing sensing(Ability.Sense ability, String text) {
+        return text.equals(Ability.Sense.AUTO)
+                ? new Sensing(true, Optional.empty())
+                : new Sensing(false, Optional.of(ability.scale().toNeutral(text)));
+    }
+
+    private static Value amount(SettingKey key, String text) {
+        var type = (SettingType.Amount) Catalogue.get(key).type();
+        return type.parse(new BigDecimal(text).toPlainString() + type.unit());
+    }
+
+    private int watchedCells() {
+        return held.get(Catalogue.AREAS)
+                .filter(NativeValue.Mask.class::isInstance)
+                .map(m -> ((NativeValue.Mask) m).mask().count())
+                .orElse(1);
+    }
+
+    /** Of the whole picture at the size at which the device says that it analyses. */
+    private int watchedPixels(Ability.Pixels ability) {
+        var size = of(Catalogue.ANALYSE_SIZE).map(Value::text).orElse("1").split("/");
+        int divisor = size.length > 1 ? Integer.parseInt(size[1]) : 1;
+        long picture = (long) (ability.fullWidth() / divisor) * (ability.fullHeight() / divisor);
+        return held.get(Catalogue.AREAS)
+                .filter(NativeValue.Mask.class::isInstance)
+                .map(m -> ((NativeValue.Mask) m).mask())
+                .map(m -> (int) (picture * m.count() / m.grid().cells()))
+                .orElse((int) picture);
+    }
+
+    private static Value areas(CellMask mask) {
+        if (mask.count() == mask.grid().cells()) {
+            return new Value.Areas(List.of());
+        }
+        boolean nothing = mask.count() == 0;
+        return new Value.Areas(List.of(new AreaStatement(
+                "as found",
+                false,
+                Optional.of(nothing ? AreaKind.IGNORE : AreaKind.WATCH),
+                Optional.of(new Shape.Cells(nothing ? mask.complement() : mask)),
+                Optional.empty(),
+                Optional.empty())));
+    }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.survey;
+
+import org.jspecify.annotations.NullMarked;
