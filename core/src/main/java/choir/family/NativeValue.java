@@ -6,6 +6,7 @@ import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekText;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /** One value in a recorder's own units. The text form is stored, compared and shown. */
 public sealed interface NativeValue {
@@ -58,9 +59,12 @@ public sealed interface NativeValue {
     }
 
     private static NativeValue mask(String body) {
-        int cut = body.indexOf(':');
-        var grid = body.substring(0, cut).split("x");
-        return new Mask(CellMask.unpack(
-                new CellGrid(Integer.parseInt(grid[0]), Integer.parseInt(grid[1])), body.substring(cut + 1)));
+        var match =
+                Pattern.compile("(\\d{1,4})x(\\d{1,4}):(.*)", Pattern.DOTALL).matcher(body);
+        if (!match.matches()) {
+            throw new IllegalArgumentException("\"" + body + "\" is not a stored mask");
+        }
+        var grid = new CellGrid(Integer.parseInt(match.group(1)), Integer.parseInt(match.group(2)));
+        return new Mask(CellMask.unpack(grid, match.group(3)));
     }
 }
