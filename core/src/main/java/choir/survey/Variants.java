@@ -26,8 +26,10 @@ public record Variants(Family family, SettingKey key, int cameras, List<Variant>
         }
     }
 
-    /** A value that few cameras have is worth a look: one in ten of its family, or fewer. */
+    /** A value that few cameras have is worth a look: one in ten of its family or fewer, or a lone one among five. */
     private static final int ODD_PERCENT = 10;
+
+    private static final int ENOUGH_TO_BE_LONE_AMONG = 5;
 
     public Variants {
         variants = List.copyOf(variants);
@@ -35,7 +37,8 @@ public record Variants(Family family, SettingKey key, int cameras, List<Variant>
 
     public List<Variant> oddOnesOut() {
         return variants.stream()
-                .filter(v -> v.cameras().size() * 100 <= ODD_PERCENT * cameras)
+                .filter(v -> v.cameras().size() * 100 <= ODD_PERCENT * cameras
+                        || v.cameras().size() == 1 && cameras >= ENOUGH_TO_BE_LONE_AMONG)
                 .toList();
     }
 
