@@ -37,6 +37,8 @@ final class DemoCommand extends Act {
     @Option(names = "--fresh", description = "begin again with the demo fleet as it was on the first day")
     private boolean fresh;
 
+    private volatile boolean stopping;
+
     private final List<Process> children = new ArrayList<>();
 
     @Override
@@ -169,14 +171,22 @@ final class DemoCommand extends Act {
         say("Ctrl-C stops it; ./choir demo --fresh begins again");
     }
 
+    /** Ctrl-C reaches the parts as well, and they may be gone before this program is told of it. */
     private int waitForTheEnd(Path folder) {
-        while (true) {
-            requireAlive(folder);
+        while (children.stream().allMatch(Process::isAlive)) {
             pause();
         }
+        for (int tenth = 0; tenth < 10 && !stopping; tenth++) {
+            pause();
+        }
+        if (!stopping) {
+            requireAlive(folder);
+        }
+        return Failure.DONE;
     }
 
     private void stop() {
+        stopping = true;
         children.forEach(Process::destroy);
         for (var child : children) {
             try {
