@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
   import { when } from '../lib/format';
@@ -20,13 +21,7 @@
       {:else}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[640px] text-sm">
-            <thead>
-              <tr class="border-b border-line">
-                {#each ['When', 'Who', 'Did', 'To', 'Detail'] as head (head)}
-                  <th class="head py-2 pr-4" scope="col">{head}</th>
-                {/each}
-              </tr>
-            </thead>
+            <Heads titles={['When', 'Who', 'Did', 'To', 'Detail']} />
             <tbody>
               {#each entries as e (e.id)}
                 <tr class="border-b border-line/60 align-top">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
   import Empty from '../lib/ui/Empty.svelte';
   import { cameraPath } from '../router';
@@ -16,13 +17,7 @@
 {:else}
   <div class="relative overflow-x-auto">
     <table class="w-full min-w-[760px] text-sm">
-      <thead>
-        <tr class="border-b border-line">
-          {#each ['Camera', 'Setting', 'Holds', 'Will hold', 'From', 'Why'] as head (head)}
-            <th class="head py-2 pr-4" scope="col">{head}</th>
-          {/each}
-        </tr>
-      </thead>
+      <Heads titles={['Camera', 'Setting', 'Holds', 'Will hold', 'From', 'Why']} />
       <tbody>
         {#each preview.cameras as camera (camera.camera)}
           {#each camera.changes as change, i (change.key)}

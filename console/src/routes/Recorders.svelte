@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { count, when } from '../lib/format';
@@ -58,13 +59,7 @@
       {:else}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[760px] text-sm">
-            <thead>
-              <tr class="border-b border-line">
-                {#each ['Recorder', 'Make and model', 'Firmware', 'Zone', 'Clock', 'Read', 'State'] as head (head)}
-                  <th class="head py-2 pr-4" scope="col">{head}</th>
-                {/each}
-              </tr>
-            </thead>
+            <Heads titles={['Recorder', 'Make and model', 'Firmware', 'Zone', 'Clock', 'Read', 'State']} />
             <tbody>
               {#each all as r (r.name)}
                 <tr class="border-b border-line/60 hover:bg-raised">

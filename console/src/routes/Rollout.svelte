@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
   import { when } from '../lib/format';
@@ -77,13 +78,7 @@
     {#snippet children(r)}
       <div class="relative overflow-x-auto">
         <table class="w-full min-w-[720px] text-sm">
-          <thead>
-            <tr class="border-b border-line">
-              {#each ['Camera', 'Wave', 'State', 'Changes', 'Detail'] as head (head)}
-                <th class="head py-2 pr-4" scope="col">{head}</th>
-              {/each}
-            </tr>
-          </thead>
+          <Heads titles={['Camera', 'Wave', 'State', 'Changes', 'Detail']} />
           <tbody>
             {#each r.steps as s (s.camera)}
               <tr class="border-b border-line/60 align-top hover:bg-raised">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
@@ -85,13 +86,7 @@
       {:else}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[640px] text-sm">
-            <thead>
-              <tr class="border-b border-line">
-                {#each ['Rollout', 'Started', 'By', 'Cameras', 'State', 'Outcome'] as head (head)}
-                  <th class="head py-2 pr-4" scope="col">{head}</th>
-                {/each}
-              </tr>
-            </thead>
+            <Heads titles={['Rollout', 'Started', 'By', 'Cameras', 'State', 'Outcome']} />
             <tbody>
               {#each all as w (w.id)}
                 <tr class="border-b border-line/60 hover:bg-raised">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
   import { groupName } from '../lib/format';
   import TuningMark from '../lib/ui/TuningMark.svelte';
@@ -24,15 +25,7 @@
 
 <div class="relative mt-2 overflow-x-auto">
   <table class="w-full min-w-[900px] text-sm">
-    <thead>
-      <tr class="border-b border-line">
-        {#each ['Tuning', 'Setting', 'Asked', 'From', 'Recorder ought to hold', 'Recorder holds', ''] as head (head)}
-          <th class="head py-2 pr-4" scope="col"
-            >{head || ''}<span class="sr-only">{head ? '' : 'Act'}</span></th
-          >
-        {/each}
-      </tr>
-    </thead>
+    <Heads titles={['Tuning', 'Setting', 'Asked', 'From', 'Recorder ought to hold', 'Recorder holds']} acts />
     <tbody>
       {#each settings as s (s.key)}
         <tr class="border-b border-line/60 align-top hover:bg-raised">

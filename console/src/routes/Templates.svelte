@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
   import { count, when } from '../lib/format';
@@ -50,13 +51,7 @@ recording:
       {:else}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[720px] text-sm">
-            <thead>
-              <tr class="border-b border-line">
-                {#each ['Template', 'Title', 'Revision', 'Extends', 'Used at', 'Last written'] as head (head)}
-                  <th class="head py-2 pr-4" scope="col">{head}</th>
-                {/each}
-              </tr>
-            </thead>
+            <Heads titles={['Template', 'Title', 'Revision', 'Extends', 'Used at', 'Last written']} />
             <tbody>
               {#each all as t (t.name)}
                 <tr class="border-b border-line/60 align-top hover:bg-raised">
