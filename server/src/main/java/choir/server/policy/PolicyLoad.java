@@ -1,12 +1,9 @@
 package choir.server.policy;
 
-import choir.document.DocumentException;
-import choir.document.Fault;
 import choir.document.KnownNames;
 import choir.document.PolicyDocument;
 import choir.document.PolicyDocument.OfNode;
 import choir.document.PolicyDocument.OfTemplate;
-import choir.document.PolicyReader;
 import choir.document.PolicyWriter;
 import choir.fleet.Node;
 import choir.policy.Layer.Statement;
@@ -19,7 +16,6 @@ import choir.server.journal.Journal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,7 +57,7 @@ class PolicyLoad {
         List<Change> changes = new ArrayList<>();
         try {
             database.write(() -> {
-                changes.addAll(new Taking(documents(files, prune), prune, who).run());
+                changes.addAll(new Taking(PolicyDocuments.read(files, known(prune)), prune, who).run());
                 if (onlyTry) {
                     throw new OnlyTried();
                 }
@@ -72,63 +68,12 @@ class PolicyLoad {
         return changes;
     }
 
-    private record Found(PolicyFile file, PolicyDocument document) {}
-
-    /** Read twice: the first time for the names that the files bring, the second against all that may be spoken of. */
-    private List<PolicyDocument> documents(List<PolicyFile> files, boolean prune) {
-        List<Fault> faults = new ArrayList<>();
-        var found = read(files, Optional.empty(), faults);
-        if (faults.isEmpty()) {
-            Set<String> templates = new LinkedHashSet<>();
-            if (!prune) {
-                store.latest().forEach(t -> templates.add(t.name()));
-            }
-            found.forEach(f -> {
-                if (f.document() instanceof OfTemplate t) {
-                    templates.add(t.name().text());
-                }
-            });
-            var known = new KnownNames(
-                    templates,
-                    fleet.groups().stream().map(Node.Group::text).collect(Collectors.toSet()),
-                    fleet.cameras().stream().map(c -> c.camera().text()).collect(Collectors.toSet()));
-            read(files, Optional.of(known), faults);
-            faults.addAll(toldTwice(found));
-        }
-        if (!faults.isEmpty()) {
-            throw new DocumentException(faults);
-        }
-        return found.stream().map(Found::document).toList();
-    }
-
-    private static List<Found> read(List<PolicyFile> files, Optional<KnownNames> known, List<Fault> faults) {
-        List<Found> found = new ArrayList<>();
-        for (var file : files) {
-            try {
-                PolicyReader.read(file.name(), file.text(), known).forEach(d -> found.add(new Found(file, d)));
-            } catch (DocumentException e) {
-                faults.addAll(e.faults());
-            }
-        }
-        return found;
-    }
-
-    /** A template stands in one document, and so do the templates that a node uses. */
-    private static List<Fault> toldTwice(List<Found> found) {
-        List<Fault> faults = new ArrayList<>();
-        Map<Object, PolicyFile> first = new HashMap<>();
-        for (var f : found) {
-            Object subject = switch (f.document()) {
-                case OfTemplate t -> t.name();
-                case OfNode n -> n.use().isPresent() ? n.node() : new Object();
-            };
-            var before = first.putIfAbsent(subject, f.file());
-            if (before != null) {
-                faults.add(
-                        new Fault(f.file().name(), 1, 1, "", subject + " is told of twice; also in " + before.name()));
-            }
-        }
-        return faults;
+    /** Everything that there is to speak of, beside what the files bring. */
+    private KnownNames known(boolean prune) {
+        return new KnownNames(
+                prune ? Set.of() : store.latest().stream().map(t -> t.name()).collect(Collectors.toSet()),
+                fleet.groups().stream().map(Node.Group::text).collect(Collectors.toSet()),
+                fleet.cameras().stream().map(c -> c.camera().text()).collect(Collectors.toSet()));
     }
 
     private final class Taking {
