@@ -117,4 +117,31 @@ class PlacesTest {
                 .contains("rollout")
                 .contains("reapply");
     }
+
+    @Test
+    void manyCamerasAreMovedAndTaggedByASelectionAllOrNone() {
+        var moved = choir.choir(
+                "camera",
+                "move",
+                "haldr-1/03",
+                "--select",
+                "camera:haldr-1/01,haldr-1/03",
+                "--to",
+                "terminals/haldr/quay");
+        assertThat(moved.out()).contains("moved 2 of 2 cameras to terminals/haldr/quay");
+        assertThat(choir.choir("camera", "tag", "--select", "group:terminals", "--tags", "outside,far-view")
+                        .out())
+                .contains("gave 2 of 2 cameras the tags outside, far-view");
+        assertThat(choir.choir("camera", "list", "tag:far-view", "--format", "csv")
+                        .out()
+                        .lines())
+                .hasSize(3);
+        var before = choir.everythingStored();
+        var refused = choir.choir("camera", "move", "haldr-1/02", "haldr-1/99", "--to", "fleet");
+        assertThat(refused.exitCode()).isEqualTo(1);
+        assertThat(refused.errors()).contains("there is no camera \"haldr-1/99\"");
+        assertThat(choir.choir("camera", "move", "--to", "fleet").exitCode()).isEqualTo(2);
+        assertThat(choir.everythingStored()).isEqualTo(before);
+        assertThat(choir.choir("camera", "tag", "haldr-1/01", "--tags").out()).contains("no tags");
+    }
 }
