@@ -145,6 +145,22 @@ class FaultsTest {
                 .contains("03 Camera 3 detection true sensitivity 61");
     }
 
+    @Test
+    void aServiceThatIsStoppedInTheMiddleOfARolloutTakesItUpAgain() {
+        choir.panel("haldr-1?delay=PT0.4S&fault=SLOW");
+        var started = choir.startRollout("", 2, 0);
+        assertThat(started.status()).isEqualTo(202);
+        choir.restart();
+        choir.panel("haldr-1?fault=NONE");
+        exchangeUntilEnded(started.body().path("id").asLong());
+        assertThat(states(rollout(started.body()))).isEqualTo("verified");
+        assertThat(choir.get("/api/v1/works/" + started.body().path("id").asLong())
+                        .body()
+                        .path("state")
+                        .asString())
+                .isEqualTo("done");
+    }
+
     private void exchangeUntilEnded(long id) {
         choir.exchange(choir.request("/api/v1/works/" + id + "/progress").GET().build());
         assertThat(choir.get("/api/v1/works/" + id).body().path("endedAt").isMissingNode())

@@ -99,20 +99,21 @@ class PolicyApi {
     List<TemplateRow> templates() {
         var latest = store.latest();
         var templates = store.templates();
+        var uses = store.uses();
         return java.util.stream.IntStream.range(0, latest.size())
                 .mapToObj(i -> new TemplateRow(
                         latest.get(i).name(),
                         latest.get(i).revision(),
                         templates.get(i).title(),
                         templates.get(i).base().map(TemplateName::text).orElse(null),
-                        usedAt(latest.get(i).name()),
+                        usedAt(uses, latest.get(i).name()),
                         latest.get(i).author(),
                         latest.get(i).at()))
                 .toList();
     }
 
-    private List<String> usedAt(String template) {
-        return store.uses().entrySet().stream()
+    private static List<String> usedAt(Map<Node, List<TemplateName>> uses, String template) {
+        return uses.entrySet().stream()
                 .filter(e -> e.getValue().contains(new TemplateName(template)))
                 .map(e -> e.getKey().text())
                 .toList();
@@ -123,7 +124,8 @@ class PolicyApi {
         var t = policies.require(new TemplateName(name));
         return ResponseEntity.ok()
                 .eTag(Versions.tag(t.revision()))
-                .body(new TemplateView(t.name(), t.revision(), t.text(), t.author(), t.at(), usedAt(name)));
+                .body(new TemplateView(
+                        t.name(), t.revision(), t.text(), t.author(), t.at(), usedAt(store.uses(), name)));
     }
 
     @GetMapping("/api/v1/templates/{name}/revisions")

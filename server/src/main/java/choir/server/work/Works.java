@@ -11,6 +11,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArraySet;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,6 +23,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);
+    private static final int SECONDS_TO_STOP = 10;
     private static final String COLUMNS =
             "id, kind, state, selection, options, who, total, done, failed, note, created_at, ended_at";
 
@@ -45,6 +47,7 @@ public class Works {
     private final Map<String, Runner> runners;
     private final ExecutorService threads =
             Executors.newFixedThreadPool(4, Thread.ofPlatform().name("work-", 1).factory());
+    private volatile boolean stopping;
     private final Map<Long, Set<Consumer<Work>>> listeners = new ConcurrentHashMap<>();
 
     Works(Database database, Clock clock, List<Runner> runners) {
@@ -93,6 +96,10 @@ public class Works {
         } catch (Stopped e) {
             end(id, "stopped", String.valueOf(e.getMessage()));
         } catch (RuntimeException e) {
+            if (stopping) {
+                // Its row still says that it runs, so the next start takes it up where it was.
+                return;
+            }
             LOG.error("{} {} failed", work.kind(), id, e);
             end(
                     id,
@@ -180,7 +187,11 @@ public class Works {
     }
 
     @PreDestroy
-    void stop() {
+    void stop() throws InterruptedException {
+        stopping = true;
         threads.shutdownNow();
+        if (!threads.awaitTermination(SECONDS_TO_STOP, TimeUnit.SECONDS)) {
+            LOG.warn("work is still running while the service stops; the next start settles it");
+        }
     }
 }
