@@ -19,6 +19,7 @@ final class DeviceServices {
     String answer(Element operation, String service) {
         synchronized (recorder) {
             var media = new MediaAnswers(recorder, base);
+            var analytics = new AnalyticsAnswers(recorder);
             var recording = new RecordingAnswers(recorder);
             return switch (operation.getLocalName()) {
                 case "GetServices" -> services();
@@ -35,12 +36,13 @@ final class DeviceServices {
                 case "GetAnalyticsConfigurations" -> media.analyticsConfigurations();
                 case "GetVideoEncoderConfigurations" -> media.encoderConfigurations(operation);
                 case "SetVideoEncoderConfiguration" -> media.setEncoder(operation);
-                case "GetAnalyticsModules" -> media.modules(operation);
-                case "GetRules" -> media.rules(operation);
-                case "ModifyAnalyticsModules" -> media.modifyModules(operation);
-                case "ModifyRules" -> media.modifyRules(operation);
-                case "GetAnalyticsModuleOptions" -> media.moduleOptions();
-                case "GetRuleOptions" -> media.ruleOptions();
+                case "GetSnapshotUri" -> media.snapshotAddress(operation);
+                case "GetAnalyticsModules" -> analytics.getModules(operation);
+                case "GetRules" -> analytics.getRules(operation);
+                case "ModifyAnalyticsModules" -> analytics.modifyModules(operation);
+                case "ModifyRules" -> analytics.modifyRules(operation);
+                case "GetAnalyticsModuleOptions" -> analytics.moduleOptions();
+                case "GetRuleOptions" -> analytics.ruleOptions();
                 case "GetRecordings" -> recording.recordings();
                 case "GetRecordingConfiguration" -> recording.recordingConfiguration(operation);
                 case "SetRecordingConfiguration" -> recording.setRecording(operation);
@@ -49,6 +51,9 @@ final class DeviceServices {
                 case "SetRecordingJobMode" -> recording.setJobMode(operation);
                 case "GetRecordingJobState" -> recording.jobState(operation);
                 case "GetScheduleList" -> recording.schedules(operation);
+                case "GetSpecialDayGroupList" -> recording.dayGroups();
+                case "CreateSpecialDayGroup" -> recording.takeDayGroup(operation, true);
+                case "ModifySpecialDayGroup" -> recording.takeDayGroup(operation, false);
                 case "ModifySchedule" -> recording.modifySchedule(operation);
                 case "CreatePullPointSubscription" -> subscribe();
                 case "Unsubscribe" -> unsubscribe(service);
@@ -91,7 +96,8 @@ final class DeviceServices {
                         "http://www.onvif.org/ver10/schedule/wsdl",
                         "schedule",
                         "<tsc:Capabilities MaxSchedules=\"256\" MaxTimePeriodsPerDay=\"24\""
-                                + " ExtendedRecurrenceSupported=\"false\"/>")
+                                + " ExtendedRecurrenceSupported=\"false\" SpecialDaysSupported=\""
+                                + recorder.model.specialDays() + "\"/>")
                 + service("http://www.onvif.org/ver10/events/wsdl", "events", "")
                 + "</tds:GetServicesResponse>";
     }
@@ -111,8 +117,8 @@ final class DeviceServices {
     }
 
     private String deviceInformation() {
-        return "<tds:GetDeviceInformationResponse><tds:Manufacturer>" + recorder.model.maker
-                + "</tds:Manufacturer><tds:Model>" + recorder.model.model
+        return "<tds:GetDeviceInformationResponse><tds:Manufacturer>" + recorder.model.maker()
+                + "</tds:Manufacturer><tds:Model>" + recorder.model.model()
                 + "</tds:Model><tds:FirmwareVersion>4.2.0</tds:FirmwareVersion><tds:SerialNumber>" + recorder.serial
                 + "</tds:SerialNumber><tds:HardwareId>1.0</tds:HardwareId></tds:GetDeviceInformationResponse>";
     }

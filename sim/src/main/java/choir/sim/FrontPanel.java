@@ -68,35 +68,33 @@ final class FrontPanel {
     }
 
     private static void turn(SimRecorder recorder, SimChannel channel, String key, String value) {
-        if (recorder.model == SimModel.PETREL && (key.equals("sensitivity") || key.equals("threshold"))) {
-            channel.further.put(key.equals("sensitivity") ? "Motion.Sensitivity" : "Motion.Pixels", value);
-            return;
-        }
-        if (recorder.model == SimModel.PETREL && key.equals("detection")) {
-            channel.further.put("Motion.Enabled", Boolean.toString(value.equals("on")));
+        var parameter = recorder.model.panel().get(key);
+        if (parameter != null) {
+            channel.values.put(
+                    parameter,
+                    switch (value) {
+                        case "on" -> "true";
+                        case "off" -> "false";
+                        default -> value;
+                    });
             return;
         }
         switch (key) {
-            case "sensitivity" -> channel.sensitivity = Integer.parseInt(value);
-            case "threshold" -> channel.minCount = Integer.parseInt(value);
-            case "detection" -> channel.detection = value.equals("on");
-            case "switched-on" -> {
-                channel.active = value.equals("on");
-                channel.masterSwitch = value.equals("on");
-            }
+            case "switched-on" -> channel.active = value.equals("on");
             case "erase" -> channel.eraseDay(day(value));
             case "label" -> channel.label = value;
+            case "scene" -> channel.scene = value;
             case "before" -> channel.before = Integer.parseInt(value);
             case "continuous" -> {
                 channel.lanes.values().forEach(java.util.BitSet::clear);
-                channel.lanes.get("continuous").set(0, SimChannel.WEEK);
+                channel.lanes.values().iterator().next().set(0, SimChannel.WEEK);
             }
             case "walker" -> {
                 channel.motionNow = value.equals("on");
                 recorder.events.publish(DeviceServices.motionMessage(channel, "Changed"));
             }
             default -> {
-                if (channel.further.replace(key, value) == null) {
+                if (channel.values.replace(key, value) == null) {
                     throw new IllegalArgumentException("no such knob on the channel: " + key);
                 }
             }
@@ -112,19 +110,15 @@ final class FrontPanel {
     }
 
     private static String display(SimRecorder recorder) {
-        var text = new StringBuilder(recorder.name + " " + recorder.model.model + " fault " + recorder.fault + " calls "
-                + recorder.calls + " writes " + recorder.writes + "\n");
+        var text = new StringBuilder(recorder.name + " " + recorder.model.model() + " fault " + recorder.fault
+                + " calls " + recorder.calls + " writes " + recorder.writes + "\n");
         for (var c : recorder.channels) {
-            text.append(c.token)
-                    .append(" ")
-                    .append(c.label)
-                    .append(" detection ")
-                    .append(c.detection);
-            text.append(" sensitivity ")
-                    .append(c.sensitivity)
-                    .append(" min-count ")
-                    .append(c.minCount);
-            text.append(" cells ").append(c.cells.cardinality());
+            text.append(c.token).append(" ").append(c.label);
+            recorder.model.panel().forEach((knob, parameter) -> {
+                if (!knob.equals("cells")) {
+                    text.append(" ").append(knob).append(" ").append(c.values.get(parameter));
+                }
+            });
             c.lanes.forEach(
                     (lane, minutes) -> text.append(" ").append(lane).append(" ").append(minutes.cardinality()));
             text.append("\n");

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Period;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.w3c.dom.Element;
 
@@ -77,7 +78,7 @@ final class RecordingAnswers {
         if (Xml.text(operation, "Storage").filter("disk-1"::equals).isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The target was dropped");
         }
-        change(() -> channel.retentionDays = days);
+        recorder.change(() -> channel.retentionDays = days);
         return "<trc:SetRecordingConfigurationResponse/>";
     }
 
@@ -89,7 +90,7 @@ final class RecordingAnswers {
                 + "</trc:GetRecordingJobsResponse>";
     }
 
-    private static String job(Lane lane, String prefix) {
+    private String job(Lane lane, String prefix) {
         var c = lane.channel();
         var topic = SimModel.TOPICS.get(lane.name());
         var filter = topic == null
@@ -98,7 +99,8 @@ final class RecordingAnswers {
                         + topic + "</tt:Topic></tt:Filter><tt:Before>PT" + c.before + "S</tt:Before><tt:After>PT"
                         + c.after
                         + "S</tt:After></tt:EventFilter>";
-        return "<" + prefix + ":JobConfiguration ScheduleToken=\"S" + lane.token() + "\"><tt:RecordingToken>R" + c.token
+        var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"S" + lane.token() + "\"";
+        return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.token
                 + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
                 + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
                 + c.token
@@ -111,18 +113,16 @@ final class RecordingAnswers {
         var channel = lane.channel();
         var configuration = Xml.first(operation, "JobConfiguration")
                 .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "No configuration"));
-        if (!configuration.getAttribute("ScheduleToken").equals("S" + lane.token())
+        var schedule = recorder.model.unscheduled() ? "" : "S" + lane.token();
+        if (!configuration.getAttribute("ScheduleToken").equals(schedule)
                 || Xml.first(configuration, "Tracks").isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The schedule or the tracks were dropped");
         }
-        int before = held(seconds(configuration, "Before", channel.before), 0, 15);
-        int after = held(seconds(configuration, "After", channel.after), 1, 60);
-        if (!recorder.model.takesBefore(before) || !recorder.model.takesAfter(after)) {
-            throw SimSoapFault.wrongValue("BadConfiguration", "Before or After is not one of the allowed values");
-        }
+        int before = seconds(configuration, "Before", channel.before, recorder.model.before());
+        int after = seconds(configuration, "After", channel.after, recorder.model.after());
         boolean active =
                 Xml.text(configuration, "Mode").filter("Active"::equals).isPresent();
-        change(() -> {
+        recorder.change(() -> {
             channel.before = before;
             channel.after = after;
             channel.active = active;
@@ -131,15 +131,14 @@ final class RecordingAnswers {
                 + "</trc:SetRecordingJobConfigurationResponse>";
     }
 
-    /** The one that clamps does; the others are asked below whether they take it. */
-    private int held(int seconds, int least, int most) {
-        return recorder.model == SimModel.PETREL ? Math.clamp(seconds, least, most) : seconds;
-    }
-
-    private static int seconds(Element configuration, String name, int otherwise) {
-        return Xml.text(configuration, name)
+    private int seconds(Element configuration, String name, int otherwise, SimParameter rule) {
+        int given = Xml.text(configuration, name)
                 .map(t -> (int) Duration.parse(t).toSeconds())
                 .orElse(otherwise);
+        return rule.held(Integer.toString(given), recorder.model.clamps(), 0)
+                .map(Integer::valueOf)
+                .orElseThrow(
+                        () -> SimSoapFault.wrongValue("BadConfiguration", name + " is not one of the allowed values"));
     }
 
     String setJobMode(Element operation) {
@@ -148,7 +147,7 @@ final class RecordingAnswers {
         if (!mode.equals("Active") && !mode.equals("Idle")) {
             throw SimSoapFault.wrongValue("BadMode", "Unknown mode " + mode);
         }
-        change(() -> lane.channel().active = mode.equals("Active"));
+        recorder.change(() -> lane.channel().active = mode.equals("Active"));
         return "<trc:SetRecordingJobModeResponse/>";
     }
 
@@ -162,7 +161,7 @@ final class RecordingAnswers {
     String schedules(Element operation) {
         int limit = Xml.text(operation, "Limit").map(Integer::valueOf).orElse(100);
         int from = Xml.text(operation, "StartReference").map(Integer::valueOf).orElse(0);
-        var all = lanes();
+        var all = recorder.model.unscheduled() ? List.<Lane>of() : lanes();
         int to = Math.min(all.size(), from + Math.min(limit, 128));
         return "<tsc:GetScheduleListResponse>"
                 + (to < all.size() ? "<tsc:NextStartReference>" + to + "</tsc:NextStartReference>" : "")
@@ -173,7 +172,26 @@ final class RecordingAnswers {
     private static String schedule(Lane lane) {
         var minutes = lane.channel().lanes.get(lane.name());
         return "<tsc:Schedule token=\"S" + lane.token() + "\"><tsc:Name>" + lane.name() + "</tsc:Name><tsc:Standard>"
-                + Xml.escape(SimCalendar.write(minutes, lane.name())) + "</tsc:Standard></tsc:Schedule>";
+                + Xml.escape(SimCalendar.write(minutes, lane.name())) + "</tsc:Standard>"
+                + SimDayGroup.entries(lane.channel().specialDays.getOrDefault(lane.name(), Map.of()))
+                + "</tsc:Schedule>";
+    }
+
+    String dayGroups() {
+        return "<tsc:GetSpecialDayGroupListResponse>"
+                + join(recorder.dayGroups.values().stream().map(SimDayGroup::xml))
+                + "</tsc:GetSpecialDayGroupListResponse>";
+    }
+
+    /** Makes a group, or replaces one. */
+    String takeDayGroup(Element operation, boolean fresh) {
+        SimDayGroup.requireSupport(recorder.model);
+        var given = SimDayGroup.read(operation, recorder, fresh);
+        recorder.change(() -> recorder.dayGroups.put(given.token(), given));
+        return fresh
+                ? "<tsc:CreateSpecialDayGroupResponse><tsc:Token>" + given.token()
+                        + "</tsc:Token></tsc:CreateSpecialDayGroupResponse>"
+                : "<tsc:ModifySpecialDayGroupResponse/>";
     }
 
     String modifySchedule(Element operation) {
@@ -181,15 +199,11 @@ final class RecordingAnswers {
                 Xml.first(operation, "Schedule").orElseThrow(() -> SimSoapFault.wrongValue("NotFound", "No schedule"));
         var lane = lane("S", schedule.getAttribute("token"), "NotFound");
         BitSet minutes = SimCalendar.read(Xml.text(schedule, "Standard").orElse(""));
-        change(() -> lane.channel().lanes.put(lane.name(), minutes));
+        var special = SimDayGroup.readEntries(schedule, recorder);
+        recorder.change(() -> {
+            lane.channel().schedule(lane.name(), minutes);
+            lane.channel().specialDays.put(lane.name(), special);
+        });
         return "<tsc:ModifyScheduleResponse/>";
-    }
-
-    private void change(Runnable act) {
-        recorder.writes.incrementAndGet();
-        if (recorder.fault != SimFault.FORGETS) {
-            act.run();
-            recorder.save();
-        }
     }
 }

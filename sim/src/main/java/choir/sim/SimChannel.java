@@ -1,6 +1,7 @@
 package choir.sim;
 
 import java.util.BitSet;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Properties;
@@ -9,41 +10,41 @@ import java.util.TreeMap;
 /** What one channel of a simulated recorder holds, at first as it left the factory. */
 final class SimChannel {
     static final int WEEK = 7 * 24 * 60;
+    static final int HALF_HOUR = 30;
 
     final String token;
+    private final SimModel model;
     String label;
     String deviceName;
-    boolean detection = true;
-    int sensitivity;
-    int minCount = 20;
-    int onDelay = 500;
-    int offDelay = 2000;
-    BitSet cells = new BitSet();
+    /** What its camera sees. */
+    String scene = "hall";
+
+    /** The parameters of its analytics modules and rules, such as {@code Storage.WhenFull}. */
+    final Map<String, String> values = new TreeMap<>();
+
     final Map<String, BitSet> lanes = new LinkedHashMap<>();
-    /** Further parameters, such as {@code Storage.WhenFull}. */
-    final Map<String, String> further = new TreeMap<>();
+    /** For each lane what it does on the days of a group: times of day, such as {@code 0-480 1200-1440}. */
+    final Map<String, Map<String, String>> specialDays = new TreeMap<>();
 
     boolean active = true;
-    boolean masterSwitch = true;
     int before;
-    int after = 10;
-    int frames = 25;
+    int after;
+    int frames;
     int retentionDays = 30;
     boolean motionNow;
 
     SimChannel(SimModel model, String token, String label, String deviceName) {
+        this.model = model;
         this.token = token;
         this.label = label;
         this.deviceName = deviceName;
-        this.sensitivity = model.factorySensitivity;
-        this.before = model == SimModel.GANNET ? 3 : 5;
-        // The one that marks ignored cells has none marked.
-        cells.set(0, model == SimModel.PETREL ? 0 : model.columns * model.rows);
-        model.lanes.forEach(lane -> lanes.put(lane, new BitSet()));
-        lanes.get("continuous").set(0, WEEK);
-        model.further()
-                .forEach((module, items) ->
-                        items.forEach((item, rule) -> further.put(module + "." + item, rule.getFirst())));
+        this.before = Integer.parseInt(model.before().factory());
+        this.after = Integer.parseInt(model.after().factory());
+        this.frames = Math.min(25, model.mostFrames());
+        model.lanes().forEach(lane -> lanes.put(lane, new BitSet()));
+        lanes.get(model.lanes().getFirst()).set(0, WEEK);
+        model.modules().forEach(p -> values.putAll(p.factory(model)));
+        model.rules().forEach(p -> values.putAll(p.factory(model)));
     }
 
     /** Nothing records on that day, by whatever trigger. */
@@ -51,21 +52,35 @@ final class SimChannel {
         lanes.values().forEach(lane -> lane.clear(day * 1440, (day + 1) * 1440));
     }
 
+    /** Takes a lane's minutes; the one that knows half hours rounds to them and takes them from its other lanes. */
+    void schedule(String lane, BitSet minutes) {
+        if (!model.halfHours()) {
+            lanes.put(lane, minutes);
+            return;
+        }
+        var rounded = new BitSet();
+        for (int block = 0; block < WEEK; block += HALF_HOUR) {
+            int held = minutes.get(block, block + HALF_HOUR).cardinality();
+            rounded.set(block, block + HALF_HOUR, 2 * held > HALF_HOUR);
+        }
+        lanes.forEach((name, held) -> {
+            if (!name.equals(lane)) {
+                held.andNot(rounded);
+            }
+        });
+        lanes.put(lane, rounded);
+    }
+
     void save(Properties to) {
         var p = token + ".";
         to.setProperty(p + "label", label);
         to.setProperty(p + "device", deviceName);
-        to.setProperty(p + "detection", Boolean.toString(detection));
-        to.setProperty(p + "sensitivity", Integer.toString(sensitivity));
-        to.setProperty(p + "minCount", Integer.toString(minCount));
-        to.setProperty(p + "onDelay", Integer.toString(onDelay));
-        to.setProperty(p + "offDelay", Integer.toString(offDelay));
-        to.setProperty(p + "cells", java.util.HexFormat.of().formatHex(cells.toByteArray()));
-        lanes.forEach((lane, minutes) ->
-                to.setProperty(p + "lane." + lane, java.util.HexFormat.of().formatHex(minutes.toByteArray())));
-        further.forEach((item, value) -> to.setProperty(p + "further." + item, value));
+        to.setProperty(p + "scene", scene);
+        values.forEach((item, value) -> to.setProperty(p + "value." + item, value));
+        lanes.forEach((lane, minutes) -> to.setProperty(p + "lane." + lane, hex(minutes)));
+        specialDays.forEach((lane, groups) ->
+                groups.forEach((group, times) -> to.setProperty(p + "special." + lane + "." + group, times)));
         to.setProperty(p + "active", Boolean.toString(active));
-        to.setProperty(p + "master", Boolean.toString(masterSwitch));
         to.setProperty(p + "before", Integer.toString(before));
         to.setProperty(p + "after", Integer.toString(after));
         to.setProperty(p + "frames", Integer.toString(frames));
@@ -79,23 +94,29 @@ final class SimChannel {
         }
         label = from.getProperty(p + "label");
         deviceName = from.getProperty(p + "device");
-        detection = Boolean.parseBoolean(from.getProperty(p + "detection"));
-        sensitivity = Integer.parseInt(from.getProperty(p + "sensitivity"));
-        minCount = Integer.parseInt(from.getProperty(p + "minCount"));
-        onDelay = Integer.parseInt(from.getProperty(p + "onDelay", "500"));
-        offDelay = Integer.parseInt(from.getProperty(p + "offDelay", "2000"));
-        cells = bits(from.getProperty(p + "cells"));
+        scene = from.getProperty(p + "scene", scene);
+        values.replaceAll((item, value) -> from.getProperty(p + "value." + item, value));
         lanes.replaceAll((lane, minutes) -> bits(from.getProperty(p + "lane." + lane)));
-        further.replaceAll((item, value) -> from.getProperty(p + "further." + item, value));
+        from.stringPropertyNames().stream()
+                .filter(n -> n.startsWith(p + "special."))
+                .forEach(n -> {
+                    var parts = n.substring((p + "special.").length()).split("\\.", 2);
+                    specialDays
+                            .computeIfAbsent(parts[0], lane -> new LinkedHashMap<>())
+                            .put(parts[1], from.getProperty(n));
+                });
         active = Boolean.parseBoolean(from.getProperty(p + "active"));
-        masterSwitch = Boolean.parseBoolean(from.getProperty(p + "master"));
         before = Integer.parseInt(from.getProperty(p + "before"));
         after = Integer.parseInt(from.getProperty(p + "after"));
         frames = Integer.parseInt(from.getProperty(p + "frames"));
         retentionDays = Integer.parseInt(from.getProperty(p + "retention"));
     }
 
+    private static String hex(BitSet minutes) {
+        return HexFormat.of().formatHex(minutes.toByteArray());
+    }
+
     private static BitSet bits(String hex) {
-        return BitSet.valueOf(java.util.HexFormat.of().parseHex(hex));
+        return BitSet.valueOf(HexFormat.of().parseHex(hex));
     }
 }

@@ -32,7 +32,11 @@ public final class SimFleet {
         var recorder = simulator.add(
                 text(given, "name"), text(given, "make"), text(given, "user"), text(given, "password"), labels.size());
         for (int i = 0; i < labels.size(); i++) {
-            recorder.channels.get(i).label = text(map(labels.get(i)), "label");
+            var camera = map(labels.get(i));
+            recorder.channels.get(i).label = text(camera, "label");
+            if (camera.containsKey("scene")) {
+                recorder.channels.get(i).scene = text(camera, "scene");
+            }
         }
         if (given.containsKey("fault")) {
             recorder.fault = SimFault.valueOf(text(given, "fault"));

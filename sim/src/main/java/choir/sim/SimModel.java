@@ -1,91 +1,36 @@
 package choir.sim;
 
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import org.snakeyaml.engine.v2.api.Load;
+import org.snakeyaml.engine.v2.api.LoadSettings;
 
-/** What a simulated make can do, with its ranges, habits and authentication. */
-enum SimModel {
-    TERN(
-            "Tern",
-            "TN-16",
-            22,
-            18,
-            0,
-            100,
-            50,
-            List.of(),
-            List.of(),
-            30,
-            false,
-            List.of("continuous", "motion", "alarm", "analytics")),
-    GANNET(
-            "Gannet",
-            "GD-8",
-            16,
-            12,
-            1,
-            6,
-            3,
-            List.of(0, 3, 6),
-            List.of(10, 30, 60),
-            25,
-            true,
-            List.of("continuous", "motion", "alarm")),
-    /** Takes what is out of range and holds the nearest it can, without a word. */
-    PETREL("Petrel", "PX-32", 32, 24, 0, 255, 0, List.of(), List.of(), 30, false, List.of("continuous", "motion"));
-
-    /**
-     * Further parameters by their module, each with its factory value and what it takes: words with bars between, {@code
-     * 1..60} for whole numbers, or {@code *} for any text.
-     */
-    Map<String, Map<String, List<String>>> further() {
-        return switch (this) {
-            case TERN ->
-                Map.of(
-                        "Storage",
-                        Map.of(
-                                "Stream", List.of("Main", "Main|Sub"),
-                                "Store", List.of("Disk1", "Disk1|Disk2"),
-                                "WhenFull", List.of("Overwrite", "Overwrite|Stop")),
-                        "Response",
-                        Map.of(
-                                "Log", List.of("true", "true|false"),
-                                "Mail", List.of("off", "*"),
-                                "Still", List.of("false", "true|false"),
-                                "Sound", List.of("off", "*"),
-                                "Upload", List.of("off", "*")));
-            case PETREL ->
-                Map.of(
-                        "Motion",
-                        Map.of(
-                                "Enabled", List.of("true", "true|false"),
-                                "Sensitivity", List.of("auto", "auto|0..255"),
-                                "Pixels", List.of("900", "1..20000"),
-                                "PerSecond", List.of("2", "1|2|5"),
-                                "Size", List.of("Quarter", "Full|Half|Quarter|Eighth"),
-                                "Pictures", List.of("All", "All|Key")),
-                        "Storage",
-                        Map.of(
-                                "Log", List.of("true", "true|false"),
-                                "Stream", List.of("Main", "Main|Sub"),
-                                "WhenFull", List.of("Overwrite", "Overwrite|Stop"),
-                                "Clip", List.of("off", "*")),
-                        "Response",
-                        Map.of(
-                                "Mail", List.of("off", "*"),
-                                "Still", List.of("false", "true|false"),
-                                "Sound", List.of("off", "*"),
-                                "Program", List.of("off", "*"),
-                                "Upload", List.of("off", "*")));
-            case GANNET ->
-                Map.of(
-                        "Recording",
-                        Map.of(
-                                "Log", List.of("true", "true|false"),
-                                "WhenFull", List.of("loop", "loop|halt"),
-                                "Buzzer", List.of("off", "*")));
-        };
-    }
+/**
+ * What a simulated make can do, with its ranges, habits and authentication, as {@code models.yaml} states it.
+ *
+ * @param unscheduled its jobs have no schedule: they record, or they are idle
+ * @param panel what the knobs at the front turn, by their everyday names
+ */
+record SimModel(
+        String make,
+        String maker,
+        String model,
+        int columns,
+        int rows,
+        List<String> lanes,
+        boolean unscheduled,
+        SimParameter before,
+        SimParameter after,
+        int mostFrames,
+        Set<String> habits,
+        Map<String, String> panel,
+        List<SimPart> modules,
+        List<SimPart> rules) {
+    private static final Map<String, SimModel> MODELS = load();
 
     /** The topic whose events start the recording of a lane; the continuous lane has none. */
     static final Map<String, String> TOPICS = Map.of(
@@ -93,64 +38,107 @@ enum SimModel {
             "alarm", "tns1:Device/Trigger/DigitalInput",
             "analytics", "tns1:RuleEngine/FieldDetector/ObjectsInside");
 
-    final String maker;
-    final String model;
-    final int columns;
-    final int rows;
-    final int leastSensitivity;
-    final int mostSensitivity;
-    final int factorySensitivity;
-    /** Allowed seconds before an event; empty means 0 to 30. */
-    final List<Integer> before;
-    /** Allowed seconds after an event; empty means 0 to 600. */
-    final List<Integer> after;
-
-    final int mostFrames;
-    /** One connection at a time, authentication by the challenge of HTTP, all channels pause at each write. */
-    final boolean modest;
-
-    final List<String> lanes;
-
-    SimModel(
-            String maker,
-            String model,
-            int columns,
-            int rows,
-            int leastSensitivity,
-            int mostSensitivity,
-            int factorySensitivity,
-            List<Integer> before,
-            List<Integer> after,
-            int mostFrames,
-            boolean modest,
-            List<String> lanes) {
-        this.maker = maker;
-        this.model = model;
-        this.columns = columns;
-        this.rows = rows;
-        this.leastSensitivity = leastSensitivity;
-        this.mostSensitivity = mostSensitivity;
-        this.factorySensitivity = factorySensitivity;
-        this.before = before;
-        this.after = after;
-        this.mostFrames = mostFrames;
-        this.modest = modest;
-        this.lanes = lanes;
+    static SimModel of(String make) {
+        var model = MODELS.get(make);
+        if (model == null) {
+            throw new IllegalArgumentException("no make \"" + make + "\"; there are " + MODELS.keySet());
+        }
+        return model;
     }
 
-    /** What the device holds after it was given that number; empty when it refuses it. */
-    java.util.OptionalInt held(int given, int least, int most) {
-        boolean fits = given >= least && given <= most;
-        return fits || this == PETREL
-                ? java.util.OptionalInt.of(Math.clamp(given, least, most))
-                : java.util.OptionalInt.empty();
+    int cells() {
+        return columns * rows;
     }
 
-    boolean takesBefore(int seconds) {
-        return before.isEmpty() ? seconds >= 0 && seconds <= 30 : before.contains(seconds);
+    boolean clamps() {
+        return habits.contains("clamps");
     }
 
-    boolean takesAfter(int seconds) {
-        return after.isEmpty() ? seconds >= 0 && seconds <= 600 : after.contains(seconds);
+    boolean modest() {
+        return habits.contains("modest");
+    }
+
+    boolean sleeps() {
+        return habits.contains("sleeps");
+    }
+
+    boolean halfHours() {
+        return habits.contains("half-hours");
+    }
+
+    boolean specialDays() {
+        return habits.contains("special-days");
+    }
+
+    /** The part of that name, or a refusal. */
+    static SimPart part(List<SimPart> parts, String name) {
+        return parts.stream()
+                .filter(p -> p.name().equals(name))
+                .findFirst()
+                .orElseThrow(
+                        () -> new SimSoapFault("Sender", "InvalidArgs", "NameNotExistent", "No such part: " + name));
+    }
+
+    private static Map<String, SimModel> load() {
+        Map<String, SimModel> models = new LinkedHashMap<>();
+        try (var in = SimModel.class.getResourceAsStream("/choir/sim/models.yaml")) {
+            var loaded = new Load(LoadSettings.builder().build()).loadFromInputStream(in);
+            for (var entry : (List<?>) loaded) {
+                var model = model((Map<?, ?>) entry);
+                models.put(model.make(), model);
+            }
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        return java.util.Collections.unmodifiableMap(models);
+    }
+
+    private static SimModel model(Map<?, ?> given) {
+        var sides = text(given, "grid").split("x");
+        return new SimModel(
+                text(given, "make"),
+                text(given, "maker"),
+                text(given, "model"),
+                Integer.parseInt(sides[0]),
+                Integer.parseInt(sides[1]),
+                texts(given, "lanes"),
+                given.containsKey("unscheduled"),
+                parameter((List<?>) given.get("before")),
+                parameter((List<?>) given.get("after")),
+                Integer.parseInt(text(given, "frames")),
+                Set.copyOf(texts(given, "habits")),
+                panel((Map<?, ?>) given.get("panel")),
+                parts((List<?>) given.get("modules")),
+                parts((List<?>) given.get("rules")));
+    }
+
+    private static Map<String, String> panel(Map<?, ?> given) {
+        Map<String, String> panel = new LinkedHashMap<>();
+        given.forEach((knob, parameter) -> panel.put(knob.toString(), parameter.toString()));
+        return panel;
+    }
+
+    private static List<SimPart> parts(List<?> given) {
+        List<SimPart> parts = new ArrayList<>();
+        for (var entry : given) {
+            var part = (Map<?, ?>) entry;
+            Map<String, SimParameter> parameters = new LinkedHashMap<>();
+            ((Map<?, ?>) part.get("holds"))
+                    .forEach((name, rule) -> parameters.put(name.toString(), parameter((List<?>) rule)));
+            parts.add(new SimPart(text(part, "name"), text(part, "type"), part.containsKey("layout"), parameters));
+        }
+        return List.copyOf(parts);
+    }
+
+    private static SimParameter parameter(List<?> rule) {
+        return new SimParameter(rule.getFirst().toString(), rule.getLast().toString());
+    }
+
+    private static String text(Map<?, ?> given, String key) {
+        return String.valueOf(given.get(key));
+    }
+
+    private static List<String> texts(Map<?, ?> given, String key) {
+        return ((List<?>) given.get(key)).stream().map(Object::toString).toList();
     }
 }

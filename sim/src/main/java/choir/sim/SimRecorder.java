@@ -5,10 +5,15 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 
@@ -28,6 +33,14 @@ public final class SimRecorder {
     volatile Duration delay = Duration.ZERO;
     volatile Duration clockAhead = Duration.ZERO;
     volatile String zone = "WET0WEST,M3.5.0/1,M10.5.0";
+    /** The IANA zone whose wall clock its pictures show. */
+    volatile ZoneId clockZone = ZoneId.of("Atlantic/Faroe");
+
+    /** Groups of special days by their token. */
+    final Map<String, SimDayGroup> dayGroups = new TreeMap<>();
+
+    private static final Duration REST = Duration.ofSeconds(20);
+    private volatile Instant lastCall = Instant.EPOCH;
     private Optional<Path> file = Optional.empty();
 
     SimRecorder(String name, SimModel model, String user, String password, int channelCount) {
@@ -40,6 +53,17 @@ public final class SimRecorder {
             var token = "%02d".formatted(i);
             channels.add(new SimChannel(model, token, "Camera " + i, name + "-cam-" + token));
         }
+    }
+
+    /** True for a call that finds it asleep; that call wakes it. */
+    boolean sleeps() {
+        var before = lastCall;
+        lastCall = Instant.now();
+        return model.sleeps() && before.plus(REST).isBefore(lastCall);
+    }
+
+    ZonedDateTime localTime() {
+        return Instant.now().plus(clockAhead).atZone(clockZone);
     }
 
     SimChannel channel(String token) {
@@ -61,7 +85,17 @@ public final class SimRecorder {
             }
             clockAhead = Duration.parse(properties.getProperty("clock", "PT0S"));
             fault = SimFault.valueOf(properties.getProperty("fault", "NONE"));
+            SimDayGroup.load(properties).forEach(g -> dayGroups.put(g.token(), g));
             channels.forEach(c -> c.load(properties));
+        }
+    }
+
+    /** Does what a write asks for, unless the recorder forgets. */
+    void change(Runnable act) {
+        writes.incrementAndGet();
+        if (fault != SimFault.FORGETS) {
+            act.run();
+            save();
         }
     }
 
@@ -72,6 +106,7 @@ public final class SimRecorder {
         var properties = new Properties();
         properties.setProperty("clock", clockAhead.toString());
         properties.setProperty("fault", fault.name());
+        dayGroups.values().forEach(g -> g.save(properties));
         channels.forEach(c -> c.save(properties));
         var target = file.get();
         try {

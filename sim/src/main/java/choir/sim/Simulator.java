@@ -35,9 +35,9 @@ public final class Simulator implements AutoCloseable {
         }
     }
 
-    /** @param make {@code tern} or {@code gannet} */
+    /** @param make one of those that {@code models.yaml} describes */
     public SimRecorder add(String name, String make, String user, String password, int channels) {
-        var model = SimModel.valueOf(make.toUpperCase(java.util.Locale.ROOT));
+        var model = SimModel.of(make);
         var recorder = new SimRecorder(name, model, user, password, channels);
         recorders.put(name, recorder);
         return recorder;

@@ -22,7 +22,7 @@ final class SoapDoor {
             xmlns:tan="http://www.onvif.org/ver20/analytics/wsdl" xmlns:trc="http://www.onvif.org/ver10/recording/wsdl" \
             xmlns:tsc="http://www.onvif.org/ver10/schedule/wsdl" xmlns:tev="http://www.onvif.org/ver10/events/wsdl" \
             xmlns:tns1="http://www.onvif.org/ver10/topics" xmlns:ter="http://www.onvif.org/ver10/error" \
-            xmlns:tern="urn:tern:analytics" xmlns:gannet="urn:gannet:analytics" xmlns:petrel="urn:petrel:analytics"><env:Body>""";
+            xmlns:%1$s="urn:%1$s:analytics"><env:Body>""";
 
     private final Map<String, SimRecorder> recorders;
     private final Credentials credentials = new Credentials();
@@ -41,11 +41,20 @@ final class SoapDoor {
         }
         recorder.calls.incrementAndGet();
         try (var visit = new Visit(recorder)) {
-            if (recorder.model.modest && visit.others > 0) {
+            if (recorder.sleeps()) {
+                exchange.close();
+                return;
+            }
+            if (recorder.model.modest() && visit.others > 0) {
                 send(exchange, 503, "text/plain", "busy");
                 return;
             }
-            misbehaveOrAnswer(exchange, visit, parts.length > 2 ? parts[2] : "");
+            var service = parts.length > 2 ? parts[2] : "";
+            if (service.startsWith("still/")) {
+                still(exchange, recorder, service.substring("still/".length()));
+                return;
+            }
+            misbehaveOrAnswer(exchange, visit, service);
         }
     }
 
@@ -86,6 +95,28 @@ final class SoapDoor {
         }
     }
 
+    /** A picture, by the challenge of HTTP alone. */
+    private void still(HttpExchange exchange, SimRecorder recorder, String channel) throws IOException {
+        var authorization = exchange.getRequestHeaders().getFirst("Authorization");
+        boolean wrong = recorder.fault == SimFault.WRONG_PASSWORD;
+        if (recorder.fault == SimFault.AWAY) {
+            exchange.close();
+        } else if (authorization == null || wrong || !credentials.http(recorder, authorization, "GET")) {
+            exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
+            send(exchange, 401, "text/html", "<html><body>401 Unauthorized</body></html>");
+        } else {
+            var picture = recorder.channels.stream()
+                    .filter(c -> c.token.equals(channel))
+                    .findFirst()
+                    .map(c -> Scene.picture(c.scene, recorder.name + "/" + c.token, recorder.localTime(), c.motionNow));
+            if (picture.isEmpty()) {
+                send(exchange, 404, "text/plain", "no such channel");
+                return;
+            }
+            send(exchange, 200, "image/jpeg", picture.get());
+        }
+    }
+
     private static void endless(HttpExchange exchange) throws IOException {
         exchange.sendResponseHeaders(200, 0);
         var chunk = "<a>".repeat(4_000).getBytes(StandardCharsets.UTF_8);
@@ -114,7 +145,7 @@ final class SoapDoor {
             var operation = operation(envelope);
             var header = Xml.first(envelope, "Header");
             if (!WITHOUT_PASSWORD.contains(operation.getLocalName()) && !allowed(exchange, recorder, header)) {
-                if (recorder.model.modest) {
+                if (recorder.model.modest()) {
                     exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
                     visit.close();
                     send(exchange, 401, "text/html", "<html><body>401 Unauthorized</body></html>");
@@ -127,7 +158,7 @@ final class SoapDoor {
             status = fault.status();
             content = fault.xml();
         }
-        var text = ENVELOPE + content + "</env:Body></env:Envelope>";
+        var text = ENVELOPE.formatted(recorder.model.make()) + content + "</env:Body></env:Envelope>";
         if (recorder.fault == SimFault.CUT_OFF) {
             text = text.substring(0, text.length() / 2);
         }
@@ -143,7 +174,7 @@ final class SoapDoor {
         if (authorization != null) {
             return credentials.http(recorder, authorization, exchange.getRequestMethod());
         }
-        return !recorder.model.modest && credentials.webService(recorder, header);
+        return !recorder.model.modest() && credentials.webService(recorder, header);
     }
 
     private static Element operation(Element envelope) {
@@ -162,7 +193,10 @@ final class SoapDoor {
     }
 
     static void send(HttpExchange exchange, int status, String type, String text) throws IOException {
-        var bytes = text.getBytes(StandardCharsets.UTF_8);
+        send(exchange, status, type, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static void send(HttpExchange exchange, int status, String type, byte[] bytes) throws IOException {
         exchange.getResponseHeaders().set("Content-Type", type);
         exchange.sendResponseHeaders(status, bytes.length == 0 ? -1 : bytes.length);
         if (bytes.length > 0) {

@@ -1,0 +1,91 @@
+package choir.sim;
+
+import static choir.sim.DeviceServices.join;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.w3c.dom.Element;
+
+/** Analytics modules and rules: reading, writing, and what they take. */
+final class AnalyticsAnswers {
+    private final SimRecorder recorder;
+    private final SimModel model;
+
+    AnalyticsAnswers(SimRecorder recorder) {
+        this.recorder = recorder;
+        this.model = recorder.model;
+    }
+
+    String modules(SimChannel channel, String prefix) {
+        return parts(model.modules(), prefix + ":AnalyticsModule", channel);
+    }
+
+    String rules(SimChannel channel, String prefix) {
+        return parts(model.rules(), prefix + ":Rule", channel);
+    }
+
+    private String parts(List<SimPart> parts, String element, SimChannel channel) {
+        return join(parts.stream().map(p -> p.xml(element, channel.values, model)));
+    }
+
+    String getModules(Element operation) {
+        return "<tan:GetAnalyticsModulesResponse>" + modules(channelOf(operation), "tan")
+                + "</tan:GetAnalyticsModulesResponse>";
+    }
+
+    String getRules(Element operation) {
+        return "<tan:GetRulesResponse>" + rules(channelOf(operation), "tan") + "</tan:GetRulesResponse>";
+    }
+
+    String modifyModules(Element operation) {
+        modify(operation, model.modules(), "AnalyticsModule");
+        return "<tan:ModifyAnalyticsModulesResponse/>";
+    }
+
+    String modifyRules(Element operation) {
+        modify(operation, model.rules(), "Rule");
+        return "<tan:ModifyRulesResponse/>";
+    }
+
+    /** All parts of a request are taken, or none. */
+    private void modify(Element operation, List<SimPart> parts, String element) {
+        var channel = channelOf(operation);
+        Map<String, String> held = new TreeMap<>();
+        for (var given : Xml.all(operation, element)) {
+            held.putAll(SimModel.part(parts, given.getAttribute("Name")).taken(given, model));
+        }
+        recorder.change(() -> channel.values.putAll(held));
+    }
+
+    String moduleOptions() {
+        return "<tan:GetAnalyticsModuleOptionsResponse>"
+                + join(options(model.modules(), "tan:Options", "AnalyticsModule"))
+                + "</tan:GetAnalyticsModuleOptionsResponse>";
+    }
+
+    String ruleOptions() {
+        return "<tan:GetRuleOptionsResponse>" + join(options(model.rules(), "tan:RuleOptions", "RuleType"))
+                + "</tan:GetRuleOptionsResponse>";
+    }
+
+    private static Stream<String> options(List<SimPart> parts, String element, String owner) {
+        return parts.stream()
+                .flatMap(part -> part.parameters().entrySet().stream()
+                        .flatMap(p -> p.getValue().range().stream()
+                                .map(ends ->
+                                        "<" + element + " " + owner + "=\"" + part.type() + "\" Name=\"" + p.getKey()
+                                                + "\" Type=\"tt:IntRange\"><tt:IntRange><tt:Min>" + ends[0]
+                                                + "</tt:Min><tt:Max>"
+                                                + ends[1] + "</tt:Max></tt:IntRange></" + element + ">")));
+    }
+
+    private SimChannel channelOf(Element operation) {
+        var token = Xml.text(operation, "ConfigurationToken").orElse("");
+        return recorder.channels.stream()
+                .filter(c -> token.equals("VAC" + c.token))
+                .findFirst()
+                .orElseThrow(() -> SimSoapFault.wrongValue("NoConfig", "No such configuration: " + token));
+    }
+}
