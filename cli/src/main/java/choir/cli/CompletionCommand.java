@@ -10,6 +10,18 @@ import picocli.CommandLine.Spec;
         name = "completion",
         description = "Print what makes bash or zsh complete commands: source <(choir completion)")
 final class CompletionCommand implements Callable<Integer> {
+    /** Where the commands and options have nothing to offer, the names of cameras, groups, templates and so on have. */
+    private static final String NAMES = """
+            function _choir_with_names() {
+              _complete_choir "$@"
+              local word="${COMP_WORDS[COMP_CWORD]}"
+              if [[ ${#COMPREPLY[@]} -eq 0 && "$word" != -* ]]; then
+                COMPREPLY=($(compgen -W "$(choir names 2>/dev/null)" -- "$word"))
+              fi
+            }
+            complete -o default -F _choir_with_names choir choir.sh choir.bash
+            """;
+
     @Spec
     @SuppressWarnings("NullAway.Init")
     private CommandSpec spec;
@@ -18,6 +30,7 @@ final class CompletionCommand implements Callable<Integer> {
     public Integer call() {
         var root = spec.root().commandLine();
         root.getOut().print(AutoComplete.bash("choir", root));
+        root.getOut().print(NAMES);
         root.getOut().flush();
         return Failure.DONE;
     }

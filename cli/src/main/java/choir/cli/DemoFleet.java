@@ -13,10 +13,15 @@ import org.snakeyaml.engine.v2.api.LoadSettings;
 
 /** The demo fleet file, as far as the service is told of it. */
 record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<String> then) {
-    record Recorder(String name, String make, String user, String password, List<Camera> cameras) {}
+    /** @param user empty for one without a network interface */
+    record Recorder(String name, String make, String user, String password, List<Camera> cameras) {
+        List<String> labels() {
+            return cameras.stream().map(Camera::label).toList();
+        }
+    }
 
     /** @param channel counted from 01 in the order of the file */
-    record Camera(String channel, String group, List<String> tags) {}
+    record Camera(String channel, String label, String group, List<String> tags) {}
 
     static DemoFleet read(Path file) {
         try (var in = Files.newInputStream(file)) {
@@ -24,6 +29,7 @@ record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<Str
             return new DemoFleet(
                     text(root, "zone"),
                     list(root.get("recorders")).stream()
+                            .filter(r -> !map(r).containsKey("add"))
                             .map(r -> recorder(map(r)))
                             .toList(),
                     text(root, "give-out"),
@@ -39,11 +45,16 @@ record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<Str
             var camera = map(entry);
             cameras.add(new Camera(
                     "%02d".formatted(cameras.size() + 1),
+                    text(camera, "label"),
                     text(camera, "group"),
                     list(camera.get("tags")).stream().map(String::valueOf).toList()));
         }
         return new Recorder(
-                text(given, "name"), text(given, "make"), text(given, "user"), text(given, "password"), cameras);
+                text(given, "name"),
+                text(given, "make"),
+                given.containsKey("user") ? text(given, "user") : "",
+                given.containsKey("user") ? text(given, "password") : "",
+                cameras);
     }
 
     Set<String> groups() {

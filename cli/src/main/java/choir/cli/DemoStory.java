@@ -47,6 +47,16 @@ final class DemoStory {
     }
 
     private void add(DemoFleet.Recorder recorder) {
+        if (recorder.user().isEmpty()) {
+            service.post(
+                    "/api/v1/recorders",
+                    Map.of(
+                            "name", recorder.name(),
+                            "family", recorder.make(),
+                            "zone", fleet.zone(),
+                            "cameras", recorder.labels()));
+            return;
+        }
         service.post(
                 "/api/v1/recorders",
                 Map.of(

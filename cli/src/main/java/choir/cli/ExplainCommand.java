@@ -21,11 +21,38 @@ final class ExplainCommand extends Act {
             description = "only this setting, such as recording.week")
     private @Nullable String key;
 
+    @Option(
+            names = "--at",
+            paramLabel = "TIME",
+            description = "what starts recording then, on the recorder's wall clock: 2027-03-28T01:30")
+    private @Nullable String at;
+
+    @Option(
+            names = "--from",
+            paramLabel = "DATE",
+            description = "how long each trigger holds in real time from this date to before --to")
+    private @Nullable String from;
+
+    @Option(names = "--to", paramLabel = "DATE")
+    private @Nullable String to;
+
+    @Option(names = "--ical", description = "print the week as iCalendar")
+    private boolean ical;
+
     @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
     private String format = "table";
 
     @Override
     int run(Client service) {
+        if (ical) {
+            out().print(Listing.text(service.get(Client.camera(camera) + "/week"), "ical"));
+            out().flush();
+            return Failure.DONE;
+        }
+        if (at != null || from != null || to != null) {
+            clock(service);
+            return Failure.DONE;
+        }
         var view = service.get(Client.camera(camera));
         if (format.equals("json")) {
             say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(view));
@@ -49,6 +76,38 @@ final class ExplainCommand extends Act {
                     + ": fixed by the " + Listing.text(blocked.path("fixedBy"), "text"));
         }
         return Failure.DONE;
+    }
+
+    /** What holds at a moment, and for how long what holds. */
+    private void clock(Client service) {
+        if (at != null) {
+            var answer = service.get(Client.camera(camera) + "/clock?at=" + Client.encode(at));
+            for (var moment : answer.path("moments")) {
+                var calendar = Listing.text(moment, "calendar");
+                var triggers = Listing.text(moment, "triggers");
+                say(Listing.text(moment, "wallClock") + "  " + (triggers.isEmpty() ? "not governed" : triggers)
+                        + (calendar.isEmpty() ? "" : "  (special day: " + calendar + ")"));
+            }
+            if (answer.path("moments").isEmpty()) {
+                say(at + " does not exist on the wall clock of " + Listing.text(answer, "zone")
+                        + ": the clock jumps over it");
+            }
+        }
+        if (from != null && to != null) {
+            var answer = service.get(
+                    Client.camera(camera) + "/shares?from=" + Client.encode(from) + "&to=" + Client.encode(to));
+            var table = new Table("triggers", "hours", "minutes");
+            for (var share : answer.path("shares")) {
+                long minutes = share.path("minutes").asLong();
+                table.row(
+                        Listing.text(share, "triggers"),
+                        String.format(java.util.Locale.ROOT, "%.1f", minutes / 60.0),
+                        Long.toString(minutes));
+            }
+            table.print(out(), Table.terminalWidth());
+        } else if (from != null || to != null) {
+            throw new Failure(Failure.WRONG_USAGE, "--from and --to go together");
+        }
     }
 
     private static void requireSetting(JsonNode view, String key) {

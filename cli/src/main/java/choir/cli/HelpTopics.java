@@ -10,7 +10,7 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Help on a command, or on something that several commands share. */
-@Command(name = "help", description = "Help on a command, or on selections, weeks or exit-codes.")
+@Command(name = "help", description = "Help on a command, or on selections, weeks, special-days or exit-codes.")
 final class HelpTopics implements java.util.concurrent.Callable<Integer> {
     private static final Map<String, String> TOPICS = new LinkedHashMap<>();
 
@@ -38,6 +38,18 @@ final class HelpTopics implements java.util.concurrent.Callable<Integer> {
 
                 Triggers: none, continuous, motion, alarm, analytics; several with commas; motion+alarm for both together.
                 Layers meet minute by minute: what a nearer layer does not speak of is left to the farther ones.
+                """);
+        TOPICS.put("special-days", """
+                On which dates another plan holds, from midnight to midnight, instead of the week.
+
+                  recording:
+                    special-days:
+                      public-holidays: daily continuous        a calendar; see: choir calendar list
+                      2027-03-01: daily none; daily 08:00-20:00 continuous
+                      winter-timetable: remove                 what a farther layer says of it no longer holds
+
+                A plan speaks of every minute of the day. Where two calendars hold the same date, the one listed first counts.
+                A calendar holds dates (2027-01-01), ranges (2027-06-28..2027-07-02) and days of every year (12-25 yearly).
                 """);
         TOPICS.put("exit-codes", """
                 0 done   1 failed   2 wrong usage   3 something found (an audit found drift, a preview would change something)

@@ -27,6 +27,7 @@ public final class Main {
         COMMANDS.put("camera", CameraCommand.class);
         COMMANDS.put("group", GroupCommand.class);
         COMMANDS.put("template", TemplateCommand.class);
+        COMMANDS.put("calendar", CalendarCommand.class);
         COMMANDS.put("use", UseCommand.class);
         COMMANDS.put("unuse", UnuseCommand.class);
         COMMANDS.put("set", SetCommand.class);
@@ -36,14 +37,17 @@ public final class Main {
         COMMANDS.put("explain", ExplainCommand.class);
         COMMANDS.put("preview", PreviewCommand.class);
         COMMANDS.put("rollout", RolloutCommand.class);
+        COMMANDS.put("sheet", SheetCommand.class);
         COMMANDS.put("audit", AuditCommand.class);
         COMMANDS.put("finding", FindingCommand.class);
         COMMANDS.put("policy", PolicyCommand.class);
+        COMMANDS.put("family", FamilyCommand.class);
         COMMANDS.put("login", LoginCommand.class);
         COMMANDS.put("token", TokenCommand.class);
         COMMANDS.put("demo", DemoCommand.class);
         COMMANDS.put("serve", ServeCommand.class);
         COMMANDS.put("completion", CompletionCommand.class);
+        COMMANDS.put("names", NamesCommand.class);
         COMMANDS.put("help", HelpTopics.class);
     }
 

@@ -58,6 +58,9 @@ final class PreviewText {
         preview.path("pauses")
                 .forEach(r -> said.add(
                         r.asString("") + " stops recording on all its channels for some seconds while it is written"));
+        preview.path("onSite")
+                .forEach(r -> said.add(
+                        r.asString("") + " has no network interface; see: choir sheet show " + r.asString("")));
         preview.path("unread")
                 .forEach(u -> said.add("left out: " + Listing.text(u, "camera") + ": " + Listing.text(u, "why")));
         said.forEach(out::println);

@@ -1,5 +1,6 @@
 package choir.cli;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -10,22 +11,27 @@ final class RecorderAdd extends Act {
     @Parameters(paramLabel = "NAME", description = "such as haldr-1")
     private String name = "";
 
-    @Option(names = "--address", required = true, description = "such as http://10.20.0.5/onvif/device_service")
-    private String address = "";
+    @Option(names = "--address", description = "such as http://10.20.0.5/onvif/device_service")
+    private @Nullable String address;
 
-    @Option(names = "--user", required = true, description = "user name on the recorder")
-    private String user = "";
+    @Option(names = "--user", description = "user name on the recorder")
+    private @Nullable String user;
 
     @Option(
             names = "--password",
             description = "password on the recorder; asked for when it stands alone",
             arity = "0..1",
-            interactive = true,
-            required = true)
-    private char[] password = new char[0];
+            interactive = true)
+    private char @Nullable [] password;
 
     @Option(names = "--family", description = "the recorder's family; without it the recorder is asked what it is")
     private @Nullable String family;
+
+    @Option(
+            names = "--camera",
+            paramLabel = "LABEL",
+            description = "for a recorder without a network interface: its cameras, one option each, in order")
+    private List<String> cameras = List.of();
 
     @Option(names = "--zone", description = "the recorder's time zone, such as Atlantic/Faroe", defaultValue = "UTC")
     private String zone = "UTC";
@@ -34,16 +40,26 @@ final class RecorderAdd extends Act {
     int run(Client service) {
         var body = Client.body();
         body.put("name", name);
-        body.put("address", address);
-        body.put("user", user);
-        body.put("password", new String(password));
+        if (address != null) {
+            body.put("address", address);
+        }
+        if (user != null) {
+            body.put("user", user);
+        }
+        if (password != null) {
+            body.put("password", new String(password));
+        }
+        if (!cameras.isEmpty()) {
+            body.put("cameras", cameras);
+        }
         body.put("zone", zone);
         if (family != null) {
             body.put("family", family);
         }
         var added = service.post("/api/v1/recorders", body);
-        say("added " + name + ", of family " + Listing.text(added, "family") + "; read it with: choir recorder read "
-                + name);
+        var next =
+                cameras.isEmpty() ? "read it with: choir recorder read " : "see its work sheet with: choir sheet show ";
+        say("added " + name + ", of family " + Listing.text(added, "family") + "; " + next + name);
         return Failure.DONE;
     }
 }

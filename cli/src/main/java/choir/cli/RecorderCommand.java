@@ -4,8 +4,9 @@ import picocli.CommandLine.Command;
 
 @Command(
         name = "recorder",
-        description = "Recorders: add them, see them, read what they hold.",
+        description = "Recorders: find them, add them, see them, read what they hold.",
         subcommands = {
+            RecorderFind.class,
             RecorderAdd.class,
             RecorderList.class,
             RecorderShow.class,

@@ -1,5 +1,6 @@
 package choir.cli;
 
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,8 @@ final class SetCommand extends Act {
             index = "1..*",
             arity = "1..*",
             paramLabel = "KEY=VALUE",
-            description = "such as motion.threshold=0.25%%")
+            description =
+                    "such as motion.threshold=0.25%%; KEY=@FILE takes the value from a file, a week from iCalendar too")
     private List<String> settings = List.of();
 
     @Option(names = "--because", required = true, paramLabel = "REASON")
@@ -37,7 +39,7 @@ final class SetCommand extends Act {
             if (cut < 1) {
                 throw new Failure(Failure.WRONG_USAGE, "\"" + setting + "\" is not of the form KEY=VALUE");
             }
-            set.put(setting.substring(0, cut), setting.substring(cut + 1));
+            set.put(setting.substring(0, cut), value(setting.substring(cut + 1)));
         }
         var body = Client.body();
         body.put("node", Nodes.name(service, node));
@@ -50,5 +52,16 @@ final class SetCommand extends Act {
         service.post("/api/v1/overrides", body);
         say("set " + String.join(", ", set.keySet()) + " at " + node + "; see what it does with: choir explain");
         return Failure.DONE;
+    }
+
+    /** A calendar is a text of many lines, which a policy file would hold as a block. */
+    private static String value(String given) {
+        if (!given.startsWith("@")) {
+            return given;
+        }
+        var text = Texts.read(Path.of(given.substring(1)));
+        return text.startsWith("BEGIN:VCALENDAR")
+                ? "|\n" + text.replace("\r", "").indent(2)
+                : text;
     }
 }

@@ -1,8 +1,10 @@
 package choir.document;
 
 import choir.fleet.Node;
+import choir.policy.CalendarName;
 import choir.policy.Layer;
 import choir.policy.TemplateName;
+import choir.week.DateSet;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -11,6 +13,8 @@ import java.util.Optional;
 public sealed interface PolicyDocument {
     record OfTemplate(TemplateName name, String title, Optional<TemplateName> base, Layer layer)
             implements PolicyDocument {}
+
+    record OfCalendar(CalendarName name, String title, DateSet dates) implements PolicyDocument {}
 
     /**
      * What stands at a group or a camera: templates in order, and overrides with their common reason.

@@ -1,11 +1,16 @@
 package choir.document;
 
 import choir.fleet.Node;
+import choir.policy.CalendarName;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.Layer;
 import choir.policy.Layer.Statement;
 import choir.policy.SettingKey;
 import choir.policy.TemplateName;
+import choir.policy.Value;
+import choir.week.DateSet;
+import choir.week.SpecialDate;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
@@ -23,6 +28,7 @@ public final class PolicyReader {
     private static final Set<String> TEMPLATE_KEYS = Stream.concat(
                     Stream.of("template", "title", "extends", "unset", "fixed"), Catalogue.sections().stream())
             .collect(Collectors.toUnmodifiableSet());
+    private static final Set<String> CALENDAR_KEYS = Set.of("calendar", "title", "dates");
     private static final Set<String> NODE_KEYS =
             Set.of("group", "camera", "use", "set", "unset", "fixed", "because", "until");
 
@@ -53,11 +59,39 @@ public final class PolicyReader {
         if (keys.containsKey("template")) {
             return template(part.map(TEMPLATE_KEYS));
         }
+        if (keys.containsKey("calendar")) {
+            return calendar(part.map(CALENDAR_KEYS));
+        }
         if (keys.containsKey("group") || keys.containsKey("camera")) {
             return node(part, part.map(NODE_KEYS));
         }
-        part.fault("a document starts with template, group or camera");
+        part.fault("a document starts with template, calendar, group or camera");
         return Optional.empty();
+    }
+
+    private static Optional<PolicyDocument> calendar(Map<String, Part> keys) {
+        var name = keys.get("calendar").text(CalendarName::new);
+        var title = optional(keys, "title", t -> t).orElse("");
+        if (!keys.containsKey("dates")) {
+            keys.get("calendar").fault("\"dates\" is missing; expected dates: [2027-01-01, 12-25 yearly]");
+            return Optional.empty();
+        }
+        var dates = keys.get("dates").list().stream()
+                .flatMap(p -> p.text(SpecialDate::parse).stream())
+                .toList();
+        var set = keys.get("dates").attempt(() -> new DateSet(dates));
+        return name.flatMap(n -> set.map(s -> new PolicyDocument.OfCalendar(n, title, s)));
+    }
+
+    /** Calendars that a value speaks of have to be there. */
+    private Optional<Value> settingValue(String key, Part part) {
+        var value = SettingReader.read(key, part);
+        if (value.orElse(null) instanceof Value.SpecialDays days) {
+            known.ifPresent(k -> days.plans().keySet().stream()
+                    .filter(c -> !Calendars.isDate(c))
+                    .forEach(c -> KnownNames.require(part, "calendar", c, k.calendars())));
+        }
+        return value;
     }
 
     private Optional<PolicyDocument> template(Map<String, Part> keys) {
@@ -70,7 +104,7 @@ public final class PolicyReader {
             if (keys.containsKey(section)) {
                 keys.get(section)
                         .map()
-                        .forEach((key, part) -> SettingReader.read(section + "." + key, part)
+                        .forEach((key, part) -> settingValue(section + "." + key, part)
                                 .ifPresent(v ->
                                         statements.put(new SettingKey(section + "." + key), new Statement.Set(v))));
             }
@@ -92,7 +126,7 @@ public final class PolicyReader {
         if (keys.containsKey("set")) {
             keys.get("set")
                     .map()
-                    .forEach((key, value) -> SettingReader.read(key, value)
+                    .forEach((key, value) -> settingValue(key, value)
                             .ifPresent(v -> statements.put(new SettingKey(key), new Statement.Set(v))));
         }
         var overrides = layer(statements, keys);

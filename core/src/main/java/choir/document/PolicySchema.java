@@ -21,7 +21,7 @@ public final class PolicySchema {
         Map<String, Object> schema = new LinkedHashMap<>();
         schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");
         schema.put("title", "A document of a Choir policy file");
-        schema.put("oneOf", List.of(template(), node("group"), node("camera")));
+        schema.put("oneOf", List.of(template(), calendar(), node("group"), node("camera")));
         return schema;
     }
 
@@ -76,7 +76,10 @@ public final class PolicySchema {
             case SettingType.Named n -> TEXT;
             case SettingType.ClipEvery c -> pattern("^(off|[0-9]+s every [0-9]+min)$");
             case SettingType.OffOr o -> TEXT;
-            case SettingType.WeekOfTriggers w -> week();
+            case SettingType.WeekOfTriggers w -> week(TEXT);
+            case SettingType.WeekOfSensitivities w -> week(SENSITIVITY);
+            case SettingType.DayPlans d ->
+                Map.of("type", "object", "additionalProperties", Map.of("anyOf", List.of(TEXT, windows(TEXT))));
             case SettingType.AreaList a -> areas();
         };
     }
@@ -91,12 +94,24 @@ public final class PolicySchema {
         return Map.of("enum", values);
     }
 
-    private static Map<String, Object> week() {
-        Map<String, Object> windows = Map.of(
+    private static Map<String, Object> calendar() {
+        Map<String, Object> properties = new LinkedHashMap<>();
+        properties.put("calendar", pattern("^[a-z][a-z0-9-]{0,59}$"));
+        properties.put("title", TEXT);
+        properties.put("dates", TEXTS);
+        return object(properties, List.of("calendar", "dates"));
+    }
+
+    private static Map<String, Object> windows(Map<String, Object> value) {
+        return Map.of(
                 "type",
                 "array",
                 "items",
-                Map.of("anyOf", List.of(TEXT, Map.of("type", "object", "additionalProperties", TEXT))));
+                Map.of("anyOf", List.of(TEXT, Map.of("type", "object", "additionalProperties", value))));
+    }
+
+    private static Map<String, Object> week(Map<String, Object> value) {
+        Map<String, Object> windows = windows(value);
         Map<String, Object> replacing = new LinkedHashMap<>();
         replacing.put("replace", Map.of("enum", List.of(true, false, "true", "false")));
         replacing.put("windows", windows);

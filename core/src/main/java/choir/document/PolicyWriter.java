@@ -3,6 +3,7 @@ package choir.document;
 import choir.area.Shape;
 import choir.fleet.Node;
 import choir.policy.AreaStatement;
+import choir.policy.CalendarName;
 import choir.policy.Catalogue;
 import choir.policy.Layer;
 import choir.policy.Layer.Statement;
@@ -10,6 +11,8 @@ import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
 import choir.policy.TemplateName;
 import choir.policy.Value;
+import choir.week.DateSet;
+import choir.week.DayPlan;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekText;
@@ -23,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
@@ -48,6 +52,16 @@ public final class PolicyWriter {
             }
         }
         unsetAndFixed(document, layer);
+        return dump(document);
+    }
+
+    public static String calendar(CalendarName name, String title, DateSet dates) {
+        Map<String, Object> document = new LinkedHashMap<>();
+        document.put("calendar", name.text());
+        if (!title.isEmpty()) {
+            document.put("title", title);
+        }
+        document.put("dates", dates.dates().stream().map(Object::toString).toList());
         return dump(document);
     }
 
@@ -124,7 +138,9 @@ public final class PolicyWriter {
     /** One value as a policy file would hold it, on one line. */
     public static String value(Value value) {
         return switch (value) {
-            case Value.Hours h -> hoursLine(h);
+            case Value.Hours h -> h.replace() ? flow(tree(h)) : String.join("; ", WeekText.print(h.week()));
+            case Value.Levels l -> l.replace() ? flow(tree(l)) : String.join("; ", WeekText.print(l.week()));
+            case Value.SpecialDays d -> flow(specialDays(d));
             case Value.Areas a -> flow(areas(a));
             case Value.Flag v -> v.text();
             case Value.Sense v -> v.text();
@@ -132,10 +148,6 @@ public final class PolicyWriter {
             case Value.Amount v -> v.text();
             case Value.Word v -> v.text();
         };
-    }
-
-    private static String hoursLine(Value.Hours hours) {
-        return hours.replace() ? flow(tree(hours)) : String.join("; ", WeekText.print(hours.week()));
     }
 
     private static Map<String, Object> section(String section, Layer layer) {
@@ -151,14 +163,9 @@ public final class PolicyWriter {
 
     private static Object tree(Value value) {
         return switch (value) {
-            case Value.Hours h
-            when h.replace() -> {
-                Map<String, Object> map = new LinkedHashMap<>();
-                map.put("replace", "true");
-                map.put("windows", windows(h.week()));
-                yield map;
-            }
-            case Value.Hours h -> windows(h.week());
+            case Value.Hours h -> windows(h.week(), h.replace(), TriggerSet::toString);
+            case Value.Levels l -> windows(l.week(), l.replace(), s -> plain(s.toString()));
+            case Value.SpecialDays d -> specialDays(d);
             case Value.Areas a -> areas(a);
             case Value.Flag v -> v.text();
             case Value.Sense v -> plain(v.text());
@@ -168,10 +175,24 @@ public final class PolicyWriter {
         };
     }
 
-    private static List<Object> windows(Week<TriggerSet> week) {
+    private static <V> Object windows(Week<V> week, boolean replace, Function<V, Object> value) {
         List<Object> windows = new ArrayList<>();
-        WeekText.entries(week).forEach((window, triggers) -> windows.add(Map.of(window, triggers.toString())));
-        return windows;
+        WeekText.entries(week).forEach((window, v) -> windows.add(Map.of(window, value.apply(v))));
+        if (!replace) {
+            return windows;
+        }
+        Map<String, Object> map = new LinkedHashMap<>();
+        map.put("replace", "true");
+        map.put("windows", windows);
+        return map;
+    }
+
+    private static Map<String, Object> specialDays(Value.SpecialDays days) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        days.plans()
+                .forEach((calendar, plan) ->
+                        map.put(calendar, plan.map(DayPlan::toString).orElse("remove")));
+        return map;
     }
 
     private static List<Object> areas(Value.Areas areas) {

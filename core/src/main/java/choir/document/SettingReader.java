@@ -4,11 +4,16 @@ import choir.area.CellMask;
 import choir.area.Shape;
 import choir.policy.AreaKind;
 import choir.policy.AreaStatement;
+import choir.policy.CalendarName;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.Sensing;
 import choir.policy.SettingType;
 import choir.policy.Value;
+import choir.scale.Sensitivity;
 import choir.scale.Threshold;
+import choir.week.DayPlan;
+import choir.week.SpecialDate;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekText;
@@ -18,6 +23,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 
 /** Reads the value of one setting, as it stands in a policy file or behind the equals sign of a command. */
 public final class SettingReader {
@@ -47,21 +54,31 @@ public final class SettingReader {
     static Optional<Value> read(String key, Part part) {
         return part.attempt(() -> Catalogue.named(key)).flatMap(setting -> switch (setting.type()) {
             case SettingType.Scalar scalar -> part.text(scalar::parse);
-            case SettingType.WeekOfTriggers w -> week(part);
+            case SettingType.WeekOfTriggers w -> week(part, TriggerSet::parse, Value.Hours::new);
+            case SettingType.WeekOfSensitivities w -> week(part, SettingReader::sensitivity, Value.Levels::new);
+            case SettingType.DayPlans d -> specialDays(part);
             case SettingType.AreaList a -> areas(part);
         });
     }
 
-    private static Optional<Value> week(Part part) {
+    private static <V> Optional<Value> week(
+            Part part, Function<String, V> value, BiFunction<Week<V>, Boolean, Value> made) {
         if (part.isMap()) {
             var keys = part.map(Set.of("replace", "windows"));
             boolean replace = Optional.ofNullable(keys.get("replace"))
                     .flatMap(p -> p.text(SettingReader::truth))
                     .orElse(false);
             return Optional.ofNullable(keys.get("windows"))
-                    .flatMap(p -> windows(p).map(week -> new Value.Hours(week, replace)));
+                    .flatMap(p -> windows(p, value).map(week -> made.apply(week, replace)));
         }
-        return windows(part).map(week -> new Value.Hours(week, false));
+        return windows(part, value).map(week -> made.apply(week, false));
+    }
+
+    private static Sensitivity sensitivity(String text) {
+        if (!text.matches("\\d{1,3}(\\.\\d{1,4})?")) {
+            throw new IllegalArgumentException("\"" + text + "\" is not a sensitivity by time; expected 0 to 100");
+        }
+        return new Sensitivity(new java.math.BigDecimal(text));
     }
 
     private static boolean truth(String text) {
@@ -72,29 +89,63 @@ public final class SettingReader {
         };
     }
 
-    private static Optional<Week<TriggerSet>> windows(Part part) {
+    /** Lines in a list, lines with semicolons between, or a whole iCalendar text. */
+    private static <V> Optional<Week<V>> windows(Part part, Function<String, V> value) {
         if (part.isText()) {
-            return part.text(t -> WeekText.parse(List.of(t.split("\\s*[;\\n]\\s*"))));
+            return part.text(t -> t.startsWith("BEGIN:VCALENDAR")
+                    ? WeekCalendar.read(t, value)
+                    : WeekText.parse(List.of(t.split("\\s*[;\\n]\\s*")), value));
         }
-        Week<TriggerSet> week = Week.silent();
+        Week<V> week = Week.silent();
         for (var entry : part.list()) {
-            Week<TriggerSet> before = week;
-            week = window(before, entry).orElse(before);
+            Week<V> before = week;
+            week = window(before, entry, value).orElse(before);
         }
         return Optional.of(week);
     }
 
-    private static Optional<Week<TriggerSet>> window(Week<TriggerSet> week, Part entry) {
+    private static <V> Optional<Week<V>> window(Week<V> week, Part entry, Function<String, V> value) {
         if (entry.isText()) {
-            return entry.text(t -> WeekText.parse(List.of(t)).over(week));
+            return entry.text(t -> WeekText.parse(List.of(t), value).over(week));
         }
-        Optional<Week<TriggerSet>> painted = Optional.of(week);
+        Optional<Week<V>> painted = Optional.of(week);
         for (var e : entry.map().entrySet()) {
             painted = painted.flatMap(w -> e.getValue()
-                    .text(TriggerSet::parse)
-                    .flatMap(t -> e.getValue().attempt(() -> WeekText.paint(w, e.getKey(), t))));
+                    .text(value)
+                    .flatMap(v -> e.getValue().attempt(() -> WeekText.paint(w, e.getKey(), v))));
         }
         return painted;
+    }
+
+    private static Optional<Value> specialDays(Part part) {
+        Map<String, Optional<DayPlan>> plans = new LinkedHashMap<>();
+        part.map()
+                .forEach((calendar, plan) -> plan.attempt(() -> checked(calendar))
+                        .ifPresent(c -> dayPlan(plan).ifPresent(p -> plans.put(c, p))));
+        return Optional.of(new Value.SpecialDays(plans));
+    }
+
+    /** A calendar's name, or a date in its canonical form. */
+    private static String checked(String calendar) {
+        return Calendars.isDate(calendar) ? SpecialDate.parse(calendar).toString() : new CalendarName(calendar).text();
+    }
+
+    /** {@code remove}, or the plan's lines in a list or with semicolons between. */
+    private static Optional<Optional<DayPlan>> dayPlan(Part part) {
+        if (part.isText()) {
+            return part.text(t -> t.equals("remove")
+                    ? Optional.<DayPlan>empty()
+                    : Optional.of(DayPlan.parse(List.of(t.split("\\s*[;\\n]\\s*")))));
+        }
+        List<String> lines = new ArrayList<>();
+        for (var entry : part.list()) {
+            if (entry.isText()) {
+                entry.text().ifPresent(lines::add);
+            } else {
+                entry.map().forEach((window, triggers) -> triggers.text().ifPresent(t -> lines.add(window + " " + t)));
+            }
+        }
+        return part.attempt(() -> Optional.of(DayPlan.parse(lines)));
     }
 
     private static Optional<Value> areas(Part part) {

@@ -1,5 +1,6 @@
 package choir.drift;
 
+import choir.area.CellMask;
 import choir.area.MaskDifference;
 import choir.family.Ability;
 import choir.family.Family;
@@ -11,6 +12,7 @@ import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.policy.SettingType;
 import choir.week.TriggerSet;
+import choir.week.WallClock.SpecialDay;
 import choir.week.Week;
 import choir.week.WeekDifference;
 import java.util.ArrayList;
@@ -143,8 +145,51 @@ public final class Drift {
                         "minutes a week",
                         difference.minutesWithoutRecording());
             }
+            case NativeValue.Zones want -> {
+                var difference = MaskDifference.between(cells(key, want), cells(key, (NativeValue.Zones) held));
+                yield new Cost(difference.lost(), difference.gained(), "cells", 0);
+            }
+            case NativeValue.Levels(var want) -> levels(key, want, ((NativeValue.Levels) held).week());
+            case NativeValue.SpecialDays(var want) -> specialDays(want, ((NativeValue.SpecialDays) held).days());
             case NativeValue.Item(String want) -> item(key, want, held.text());
         };
+    }
+
+    private CellMask cells(SettingKey key, NativeValue.Zones zones) {
+        return ((Ability.Zones) family.ability(key).orElseThrow()).cells(zones);
+    }
+
+    /** Minutes at which another sensitivity holds; where one week is silent the plain one does. */
+    private Cost levels(SettingKey key, Week<String> want, Week<String> have) {
+        var scale = ((Ability.Levels) family.ability(key).orElseThrow()).scale();
+        var plain =
+                translation.wanted(Catalogue.SENSITIVITY).map(NativeValue::text).filter(scale::contains);
+        var base = plain.map(Week::always).orElse(Week.silent());
+        Week<Integer> steps = want.over(base)
+                .join(
+                        have.over(base),
+                        (a, b) -> a == null && b == null
+                                ? null
+                                : a == null || b == null || !scale.contains(b) ? 0 : scale.stepsTowardsSensitive(a, b));
+        var differing = steps.where(want.join(have, (a, b) -> java.util.Objects.equals(a, b) ? null : Boolean.TRUE));
+        return new Cost(differing.minutes(s -> s <= 0), differing.minutes(s -> s >= 0), "minutes a week", 0);
+    }
+
+    /** Calendars whose dates or plan differ: of those missing or poorer, and of those richer. */
+    private static Cost specialDays(List<SpecialDay> want, List<SpecialDay> have) {
+        int loss = 0;
+        int waste = 0;
+        for (var w : want) {
+            var h = have.stream().filter(d -> d.calendar().equals(w.calendar())).findFirst();
+            var difference = h.filter(d -> d.dates().equals(w.dates()))
+                    .map(d -> WeekDifference.between(w.plan().day(), d.plan().day()));
+            loss += difference.map(d -> d.minutesOfLoss() > 0 ? 1 : 0).orElse(1);
+            waste += difference.map(d -> d.minutesOfWaste() > 0 ? 1 : 0).orElse(1);
+        }
+        long beside = have.stream()
+                .filter(d -> want.stream().noneMatch(w -> w.calendar().equals(d.calendar())))
+                .count();
+        return new Cost(loss + (int) beside, waste + (int) beside, "calendars", 0);
     }
 
     private Cost flag(SettingKey key, boolean wantedOn) {
@@ -172,9 +217,17 @@ public final class Drift {
     private Cost item(SettingKey key, String want, String have) {
         return switch (family.ability(key).orElseThrow()) {
             case Ability.Sense s ->
-                s.scale().contains(want) && s.scale().contains(have)
-                        ? Cost.signed(s.scale().stepsTowardsSensitive(want, have), "steps")
-                        : Cost.NONE;
+                eachArea(
+                        want,
+                        have,
+                        (w, h) -> s.scale().contains(w) && s.scale().contains(h)
+                                ? Cost.signed(s.scale().stepsTowardsSensitive(w, h), "steps")
+                                : Cost.NONE);
+            case Ability.Percent p -> eachArea(want, have, (w, h) -> Cost.signed(number(w) - number(h), "percent"));
+            case Ability.Steps s -> Cost.signed(number(want) - number(have), "threshold steps");
+            case Ability.Zones z -> Cost.NONE;
+            case Ability.Levels l -> Cost.NONE;
+            case Ability.SpecialDays d -> Cost.NONE;
             case Ability.Cells c -> Cost.signed(number(want) - number(have), "cells");
             case Ability.Pixels p -> Cost.signed(number(want) - number(have), "pixels");
             case Ability.Numbers n ->
@@ -185,6 +238,23 @@ public final class Drift {
             case Ability.Choice c -> Cost.NONE;
             case Ability.Text t -> Cost.NONE;
         };
+    }
+
+    /** The worst over the areas; one value stands for all of them. */
+    private static Cost eachArea(
+            String want, String have, java.util.function.BiFunction<String, String, Cost> difference) {
+        var wants = want.split(" ");
+        var haves = have.split(" ");
+        int loss = 0;
+        int waste = 0;
+        var unit = "";
+        for (int i = 0; i < Math.max(wants.length, haves.length); i++) {
+            var cost = difference.apply(wants[Math.min(i, wants.length - 1)], haves[Math.min(i, haves.length - 1)]);
+            loss = Math.max(loss, cost.loss());
+            waste = Math.max(waste, cost.waste());
+            unit = cost.unit().isEmpty() ? unit : cost.unit();
+        }
+        return new Cost(loss, waste, unit, 0);
     }
 
     private static Cost amount(SettingType.Amount type, int more) {
@@ -203,7 +273,9 @@ public final class Drift {
 
     private Severity severity(SettingKey key, NativeValue desired, Cost cost) {
         boolean footageAtRisk = cost.minutesWithoutRecording() > 0
-                || desired instanceof NativeValue.Mask(var want) && cost.loss() * 10 > want.count();
+                || desired instanceof NativeValue.Mask(var want) && cost.loss() * 10 > want.count()
+                || desired instanceof NativeValue.Zones zones
+                        && cost.loss() * 10 > cells(key, zones).count();
         boolean lossy = cost.direction() == Cost.Direction.LOSS || cost.direction() == Cost.Direction.BOTH;
         return footageAtRisk ? Severity.HIGH : lossy ? Severity.MEDIUM : Severity.LOW;
     }

@@ -3,7 +3,10 @@ package choir.drift;
 import choir.family.NativeValue;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.week.WallClock.SpecialDay;
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /** Says in a sentence what a comparison found. */
@@ -33,8 +36,42 @@ public final class Wording {
                         ? "cover " + cost.waste() + " cells too many"
                         : "miss " + cost.loss() + " cells that ought to be watched"
                                 + (cost.waste() > 0 ? " and cover " + cost.waste() + " too many" : "");
+            case NativeValue.Zones z ->
+                cost.loss() + cost.waste() == 0
+                        ? "are named or drawn otherwise than asked, and cover the same cells"
+                        : "miss " + count(cost.loss(), "cell") + " that ought to be watched and cover " + cost.waste()
+                                + " too many";
+            case NativeValue.Levels l ->
+                "is " + held + " and ought to be " + l.text() + "; it differs for "
+                        + duration(Math.max(cost.loss(), cost.waste())) + " a week";
+            case NativeValue.SpecialDays d ->
+                specialDays(
+                        d.days(),
+                        observed.map(o -> ((NativeValue.SpecialDays) o).days()).orElse(List.of()));
             case NativeValue.Hours h -> week(cost);
         };
+    }
+
+    private static String specialDays(List<SpecialDay> want, List<SpecialDay> have) {
+        List<String> words = new ArrayList<>();
+        var held = have.stream().map(SpecialDay::calendar).toList();
+        var asked = want.stream().map(SpecialDay::calendar).toList();
+        list("lack ", asked.stream().filter(c -> !held.contains(c)).toList(), words);
+        list("have beside ", held.stream().filter(c -> !asked.contains(c)).toList(), words);
+        list(
+                "have other dates or another plan for ",
+                want.stream()
+                        .filter(w -> held.contains(w.calendar()) && !have.contains(w))
+                        .map(SpecialDay::calendar)
+                        .toList(),
+                words);
+        return words.isEmpty() ? "stand in another order than asked" : String.join(" and ", words);
+    }
+
+    private static void list(String words, List<String> calendars, List<String> to) {
+        if (!calendars.isEmpty()) {
+            to.add(words + String.join(", ", calendars));
+        }
     }
 
     private static String number(Cost cost, boolean more) {
@@ -42,6 +79,10 @@ public final class Wording {
         return switch (cost.unit()) {
             case "steps" ->
                 "is " + count(size, "step") + (cost.loss() > 0 ? " less" : " more") + " sensitive than asked";
+            case "percent" ->
+                "reacts at " + size + " % of the area " + (cost.loss() > 0 ? "more" : "less") + " than asked";
+            case "threshold steps" ->
+                "reacts " + count(size, "step") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";
             case "pixels" ->
                 "reacts " + count(size, "pixel") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";
             case "cells" -> "reacts " + count(size, "cell") + (cost.loss() > 0 ? " later" : " sooner") + " than asked";

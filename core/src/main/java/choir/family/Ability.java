@@ -1,8 +1,11 @@
 package choir.family;
 
 import choir.area.CellGrid;
+import choir.area.CellMask;
+import choir.area.Enclosure;
 import choir.scale.CountScale;
 import choir.scale.SensitivityScale;
+import choir.scale.Threshold;
 import choir.week.Trigger;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -20,8 +23,11 @@ public sealed interface Ability {
 
     record Switch(Place place, Optional<NativeValue> factory) implements Ability {}
 
-    /** @param adapts the device can adapt to the noise of the picture; it then writes {@code auto} */
-    record Sense(Place place, SensitivityScale scale, boolean adapts, Optional<NativeValue> factory)
+    /**
+     * @param adapts the device can adapt to the noise of the picture; it then writes {@code auto}
+     * @param eachArea every area has a value of its own; values that differ stand one behind the other, in the areas' order
+     */
+    record Sense(Place place, SensitivityScale scale, boolean adapts, boolean eachArea, Optional<NativeValue> factory)
             implements Ability {
         public static final String AUTO = "auto";
     }
@@ -38,13 +44,76 @@ public sealed interface Ability {
     record Pixels(Place place, CountScale scale, int fullWidth, int fullHeight, Optional<NativeValue> factory)
             implements Ability {}
 
+    /** A threshold as whole percent of the picture, or of each area. */
+    record Percent(Place place, CountScale scale, boolean eachArea, Optional<NativeValue> factory) implements Ability {}
+
+    /**
+     * A threshold in numbered steps, the first being 1.
+     *
+     * @param percents what each step means, ascending
+     */
+    record Steps(Place place, List<Threshold> percents, Optional<NativeValue> factory) implements Ability {
+        public Steps {
+            percents = List.copyOf(percents);
+            if (percents.isEmpty()) {
+                throw new IllegalArgumentException("a threshold in steps says what each step means");
+            }
+            for (int i = 1; i < percents.size(); i++) {
+                if (percents.get(i).percent().compareTo(percents.get(i - 1).percent()) <= 0) {
+                    throw new IllegalArgumentException("the steps of a threshold ascend");
+                }
+            }
+        }
+    }
+
+    /**
+     * Areas as a few polygons with a title each.
+     *
+     * @param most how many there are
+     * @param corners how many each may have
+     * @param resolution the device's units along each side of the picture
+     * @param grid the cells by which two sets of areas are compared
+     */
+    record Zones(Place place, int most, int corners, int resolution, CellGrid grid, Optional<NativeValue> factory)
+            implements Ability {
+        public Zones {
+            if (most < 1 || corners < 4 || resolution % grid.columns() != 0 || resolution % grid.rows() != 0) {
+                throw new IllegalArgumentException("areas of polygons need one or more of at least 4 corners, and a"
+                        + " resolution that is a multiple of the grid's columns and rows");
+            }
+        }
+
+        /** The cells that the areas cover together, on the grid of comparison. */
+        public CellMask cells(NativeValue.Zones zones) {
+            return zones.zones().stream()
+                    .map(z -> Enclosure.cells(z.corners(), grid, resolution))
+                    .reduce(CellMask.none(grid), CellMask::union);
+        }
+    }
+
+    /** @param most how many different values by time the device has beside the plain one */
+    record Levels(Place place, SensitivityScale scale, int most, Optional<NativeValue> factory) implements Ability {}
+
+    /** Groups of dates on which the schedules do something else. */
+    record SpecialDays(Place place, int most, Optional<NativeValue> factory) implements Ability {}
+
     /** @param ignores the device marks the cells that are not watched; a value here always has those that are */
     record Mask(Place place, CellGrid grid, boolean ignores, Optional<NativeValue> factory) implements Ability {}
 
-    /** One schedule for each trigger; a minute may stand in several. */
-    record Lanes(Place place, Set<Trigger> lanes, Optional<NativeValue> factory) implements Ability {
+    /**
+     * One schedule for each trigger.
+     *
+     * @param block the device knows only stretches of that many minutes
+     * @param single a block stands in one schedule at most; otherwise a minute may stand in several
+     * @param off the device can record nothing for a time
+     */
+    record Lanes(Place place, Set<Trigger> lanes, int block, boolean single, boolean off, Optional<NativeValue> factory)
+            implements Ability {
         public Lanes {
             lanes = Set.copyOf(lanes);
+            if (block < 1 || choir.week.Week.MINUTES % block != 0) {
+                throw new IllegalArgumentException("a block of " + block + " minutes does not divide a week");
+            }
         }
     }
 

@@ -10,7 +10,7 @@ import java.util.Optional;
 
 /** The families that Choir ships with. */
 public final class Families {
-    private static final List<String> SHIPPED = List.of("tern", "gannet", "petrel");
+    private static final List<String> SHIPPED = List.of("tern", "gannet", "petrel", "fulmar", "plover", "auk");
 
     private final Map<String, Family> byName;
 
@@ -21,10 +21,22 @@ public final class Families {
     public static Families shipped() {
         Map<String, Family> byName = new LinkedHashMap<>();
         for (var name : SHIPPED) {
-            var family = FamilyReader.read(resource("/choir/families/" + name + ".yaml"));
+            var family = FamilyReader.read(file(name));
             byName.put(family.name(), family);
         }
         return new Families(Collections.unmodifiableMap(byName));
+    }
+
+    /** The text of the file of a family that Choir ships with. */
+    public static String file(String name) {
+        return resource("/choir/families/" + name + ".yaml");
+    }
+
+    /** These and further ones; one of the same name as a shipped one does not count. */
+    public Families with(List<Family> further) {
+        Map<String, Family> all = new LinkedHashMap<>(byName);
+        further.forEach(f -> all.putIfAbsent(f.name(), f));
+        return new Families(Collections.unmodifiableMap(all));
     }
 
     private static String resource(String path) {

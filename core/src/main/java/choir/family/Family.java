@@ -14,6 +14,8 @@ import java.util.TreeMap;
  * @param model how its model must begin
  * @param pause what stops recording while a channel's settings are written
  * @param connections how many calls the device takes at once
+ * @param sleeps the first call after a rest wakes the device and gets no answer
+ * @param onSite the device has no network interface; a person reads and sets it from a work sheet
  */
 public record Family(
         String name,
@@ -22,6 +24,8 @@ public record Family(
         String model,
         Pause pause,
         int connections,
+        boolean sleeps,
+        boolean onSite,
         Map<SettingKey, Ability> abilities) {
     public enum Pause {
         NOTHING,
@@ -38,7 +42,8 @@ public record Family(
     }
 
     public boolean recognises(String manufacturer, String deviceModel) {
-        return manufacturer.equalsIgnoreCase(maker)
+        return !maker.isEmpty()
+                && manufacturer.equalsIgnoreCase(maker)
                 && deviceModel.toLowerCase(Locale.ROOT).startsWith(model.toLowerCase(Locale.ROOT));
     }
 

@@ -10,6 +10,7 @@ import choir.policy.SettingType;
 import choir.scale.CountScale;
 import choir.scale.Direction;
 import choir.scale.SensitivityScale;
+import choir.scale.Threshold;
 import choir.week.TriggerSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,7 +21,8 @@ import java.util.function.Function;
 
 /** Reads family files. */
 public final class FamilyReader {
-    private static final Set<String> KEYS = Set.of("family", "title", "recognise", "pauses", "connections", "settings");
+    private static final Set<String> KEYS =
+            Set.of("family", "title", "recognise", "pauses", "connections", "sleeps", "on-site", "settings");
     private static final Set<String> SETTING_KEYS = Set.of(
             "at",
             "factory",
@@ -36,7 +38,16 @@ public final class FamilyReader {
             "auto",
             "ignores",
             "unit",
-            "full");
+            "full",
+            "each-area",
+            "percents",
+            "polygons",
+            "corners",
+            "resolution",
+            "block",
+            "single",
+            "off",
+            "most");
 
     private FamilyReader() {}
 
@@ -72,6 +83,8 @@ public final class FamilyReader {
                 text(recognise, "model", t -> t).orElse(""),
                 text(keys, "pauses", FamilyReader::pause).orElse(Family.Pause.NOTHING),
                 text(keys, "connections", Integer::valueOf).orElse(4),
+                yes(keys, "sleeps"),
+                yes(keys, "on-site"),
                 abilities));
     }
 
@@ -91,10 +104,13 @@ public final class FamilyReader {
         return place.flatMap(at -> part.attempt(() -> switch (setting.type()) {
             case SettingType.OnOff o -> new Ability.Switch(at, factory);
             case SettingType.SensitivityOrAuto s ->
-                new Ability.Sense(at, sensitivity(keys), yes(keys, "auto"), factory);
+                new Ability.Sense(at, sensitivity(keys), yes(keys, "auto"), yes(keys, "each-area"), factory);
+            case SettingType.WeekOfSensitivities w ->
+                new Ability.Levels(at, sensitivity(keys), number(keys, "most"), factory);
+            case SettingType.DayPlans d -> new Ability.SpecialDays(at, number(keys, "most"), factory);
             case SettingType.ShareOfPicture s -> threshold(at, keys, factory);
-            case SettingType.AreaList a -> new Ability.Mask(at, grid(keys), yes(keys, "ignores"), factory);
-            case SettingType.WeekOfTriggers w -> new Ability.Lanes(at, lanes(keys), factory);
+            case SettingType.AreaList a -> areas(at, keys, factory);
+            case SettingType.WeekOfTriggers w -> week(at, keys, factory);
             case SettingType.Amount a -> numbers(at, keys, factory);
             case SettingType.Choice c -> new Ability.Choice(at, choices(keys, c.words()), factory);
             case SettingType.Named n -> new Ability.Choice(at, choices(keys, List.of()), factory);
@@ -115,9 +131,29 @@ public final class FamilyReader {
             case SettingType.Named n -> new NativeValue.Item(text);
             case SettingType.ClipEvery c -> new NativeValue.Item(text);
             case SettingType.OffOr o -> new NativeValue.Item(text);
+            case SettingType.WeekOfSensitivities w -> new NativeValue.Levels(choir.week.Week.silent());
+            case SettingType.DayPlans d -> new NativeValue.SpecialDays(List.of());
             case SettingType.AreaList a ->
                 throw new IllegalArgumentException("areas have no factory value in a family file");
         };
+    }
+
+    private static Ability areas(Place at, Map<String, Part> keys, Optional<NativeValue> factory) {
+        return keys.containsKey("polygons")
+                ? new Ability.Zones(
+                        at,
+                        number(keys, "polygons"),
+                        number(keys, "corners"),
+                        number(keys, "resolution"),
+                        grid(keys),
+                        factory)
+                : new Ability.Mask(at, grid(keys), yes(keys, "ignores"), factory);
+    }
+
+    private static Ability week(Place at, Map<String, Part> keys, Optional<NativeValue> factory) {
+        int block = text(keys, "block", Integer::valueOf).orElse(1);
+        boolean off = !keys.containsKey("off") || yes(keys, "off");
+        return new Ability.Lanes(at, lanes(keys), block, yes(keys, "single"), off, factory);
     }
 
     private static SensitivityScale sensitivity(Map<String, Part> keys) {
@@ -142,15 +178,29 @@ public final class FamilyReader {
     }
 
     private static Ability threshold(Place at, Map<String, Part> keys, Optional<NativeValue> factory) {
-        var scale = new CountScale(number(keys, "from"), number(keys, "to"));
         return switch (text(keys, "unit", t -> t).orElse("cells")) {
-            case "cells" -> new Ability.Cells(at, scale, factory);
+            case "cells" -> new Ability.Cells(at, count(keys), factory);
             case "pixels" -> {
                 var full = sides(keys, "full", "1920x1080");
-                yield new Ability.Pixels(at, scale, full[0], full[1], factory);
+                yield new Ability.Pixels(at, count(keys), full[0], full[1], factory);
             }
-            default -> throw new IllegalArgumentException("the unit of a threshold is cells or pixels");
+            case "percent" -> new Ability.Percent(at, count(keys), yes(keys, "each-area"), factory);
+            case "steps" -> new Ability.Steps(at, percents(keys), factory);
+            default -> throw new IllegalArgumentException("the unit of a threshold is cells, pixels, percent or steps");
         };
+    }
+
+    private static CountScale count(Map<String, Part> keys) {
+        return new CountScale(number(keys, "from"), number(keys, "to"));
+    }
+
+    private static List<Threshold> percents(Map<String, Part> keys) {
+        return Optional.ofNullable(keys.get("percents"))
+                .map(p -> p.list().stream()
+                        .flatMap(e -> e.text(t -> new Threshold(new java.math.BigDecimal(t))).stream())
+                        .toList())
+                .orElseThrow(() ->
+                        new IllegalArgumentException("steps say their percents, such as percents: [0.2, 0.5, 1]"));
     }
 
     private static CellGrid grid(Map<String, Part> keys) {

@@ -22,6 +22,20 @@ public interface RecorderLink {
      */
     Map<String, LinkException> write(RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel);
 
+    /**
+     * What the recorder says of its own abilities, for a family of its own.
+     *
+     * @throws LinkException with the reason when it cannot be had
+     */
+    SelfDescription describe(RecorderAccess access);
+
+    /**
+     * A still of what the channel sees now, as JPEG of at most 4 MiB.
+     *
+     * @throws LinkException with the reason when it cannot be had
+     */
+    byte[] still(RecorderAccess access, String channel);
+
     /** How the recorder describes its ranges where they differ from the family file, in words; empty when they agree. */
     List<String> disagreements(RecorderAccess access);
 }

@@ -13,10 +13,12 @@ public final class Catalogue {
     public static final SettingKey DETECTION = new SettingKey("motion.detection");
     public static final SettingKey SENSITIVITY = new SettingKey("motion.sensitivity");
     public static final SettingKey THRESHOLD = new SettingKey("motion.threshold");
+    public static final SettingKey SENSITIVITY_BY_TIME = new SettingKey("motion.sensitivity-by-time");
     public static final SettingKey AREAS = new SettingKey("motion.areas");
     public static final SettingKey ANALYSE_SIZE = new SettingKey("motion.analyse-size");
     public static final SettingKey SWITCHED_ON = new SettingKey("recording.switched-on");
     public static final SettingKey WEEK = new SettingKey("recording.week");
+    public static final SettingKey SPECIAL_DAYS = new SettingKey("recording.special-days");
     public static final SettingKey BEFORE_EVENT = new SettingKey("recording.before-event");
     public static final SettingKey AFTER_EVENT = new SettingKey("recording.after-event");
     public static final SettingKey FRAME_RATE = new SettingKey("recording.frame-rate");
@@ -45,6 +47,13 @@ public final class Catalogue {
                     "The share of the watched picture that must change before it is motion; less reacts sooner.",
                     "Too high: someone far away changes too little to start a recording.",
                     "Too low: small unimportant movement starts recordings."),
+            new Setting(
+                    SENSITIVITY_BY_TIME,
+                    new SettingType.WeekOfSensitivities(),
+                    "Sensitivity by time",
+                    "Another sensitivity at some times of the week; at other times the plain one holds.",
+                    "Too low at night: a dark figure on dark ground does not count.",
+                    "Too high at night: the noise of a dark picture counts."),
             new Setting(
                     AREAS,
                     new SettingType.AreaList(),
@@ -108,6 +117,13 @@ public final class Catalogue {
                     "What starts recording, by minute of the week on the recorder's clock.",
                     "Minutes at which less starts recording than needed.",
                     "Minutes at which more starts recording than needed."),
+            new Setting(
+                    SPECIAL_DAYS,
+                    new SettingType.DayPlans(),
+                    "Special days",
+                    "Calendars and dates on which another plan holds, from midnight to midnight.",
+                    "Missing: on a holiday the plan of an ordinary day records too little.",
+                    "Missing: on a quiet day the plan of a busy one records too much."),
             new Setting(
                     BEFORE_EVENT,
                     new SettingType.Amount("s", 0, 600, 0, false),

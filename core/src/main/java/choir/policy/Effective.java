@@ -1,7 +1,9 @@
 package choir.policy;
 
 import choir.area.Shape;
+import choir.scale.Sensitivity;
 import choir.scale.Threshold;
+import choir.week.DayPlan;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import java.util.Collections;
@@ -16,6 +18,8 @@ public sealed interface Effective {
         return switch (this) {
             case Scalar s -> s.value().value();
             case Hours h -> new Value.Hours(h.week(), true);
+            case Levels l -> new Value.Levels(l.week(), true);
+            case SpecialDays d -> d.asSaidOnly();
             case Areas a ->
                 new Value.Areas(a.byName().entrySet().stream()
                         .map(e -> e.getValue().asSaid(e.getKey()))
@@ -29,6 +33,26 @@ public sealed interface Effective {
     record Hours(Week<Sourced<TriggerSet>> voices) implements Effective {
         public Week<TriggerSet> week() {
             return voices.map(Sourced::value);
+        }
+    }
+
+    /** Sensitivities by time with origin and beaten candidates by the minute. */
+    record Levels(Week<Sourced<Sensitivity>> voices) implements Effective {
+        public Week<Sensitivity> week() {
+            return voices.map(Sourced::value);
+        }
+    }
+
+    /** Plans by calendar or date, in the order in which they were first named; the first counts on a clash. */
+    record SpecialDays(Map<String, Sourced<DayPlan>> byCalendar) implements Effective {
+        public SpecialDays {
+            byCalendar = Collections.unmodifiableMap(new LinkedHashMap<>(byCalendar));
+        }
+
+        private Value asSaidOnly() {
+            Map<String, Optional<DayPlan>> plans = new LinkedHashMap<>();
+            byCalendar.forEach((calendar, plan) -> plans.put(calendar, Optional.of(plan.value())));
+            return new Value.SpecialDays(plans);
         }
     }
 

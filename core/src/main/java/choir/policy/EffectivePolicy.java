@@ -34,6 +34,12 @@ public record EffectivePolicy(Map<SettingKey, Effective> settings, List<Blocked>
         return settings.get(Catalogue.WEEK) instanceof Effective.Hours h ? Optional.of(h.week()) : Optional.empty();
     }
 
+    public Optional<Effective.SpecialDays> specialDays() {
+        return settings.get(Catalogue.SPECIAL_DAYS) instanceof Effective.SpecialDays d
+                ? Optional.of(d)
+                : Optional.empty();
+    }
+
     public Optional<Effective.Areas> areas() {
         return settings.get(Catalogue.AREAS) instanceof Effective.Areas a ? Optional.of(a) : Optional.empty();
     }

@@ -2,7 +2,7 @@ package choir.policy;
 
 import choir.policy.EffectivePolicy.Blocked;
 import choir.policy.Layer.Statement;
-import choir.week.TriggerSet;
+import choir.week.DayPlan;
 import choir.week.Week;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -56,6 +56,8 @@ final class Layering {
         var below = settings.get(key);
         switch (value) {
             case Value.Hours hours -> settings.put(key, hours(key, hours, (Effective.Hours) below, fix));
+            case Value.Levels levels -> settings.put(key, levels(key, levels, (Effective.Levels) below, fix));
+            case Value.SpecialDays days -> settings.put(key, days(key, days, (Effective.SpecialDays) below, fix));
             case Value.Areas areas -> settings.put(key, areas(key, areas, (Effective.Areas) below, fix));
             case Value.Flag v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Sense v -> scalar(key, v, (Effective.Scalar) below, fix);
@@ -76,22 +78,54 @@ final class Layering {
     }
 
     private Effective.Hours hours(SettingKey key, Value.Hours hours, Effective.@Nullable Hours below, boolean fix) {
-        Week<Sourced<TriggerSet>> under = below == null ? Week.silent() : below.voices();
-        if (hours.replace()) {
-            under = onlyFixed(key, under);
-        }
-        for (var run : under.join(hours.week(), Layering::contradictedFixed).runs()) {
+        return new Effective.Hours(
+                weekly(key, hours.week(), hours.replace(), below == null ? Week.silent() : below.voices(), fix));
+    }
+
+    private Effective.Levels levels(
+            SettingKey key, Value.Levels levels, Effective.@Nullable Levels below, boolean fix) {
+        return new Effective.Levels(
+                weekly(key, levels.week(), levels.replace(), below == null ? Week.silent() : below.voices(), fix));
+    }
+
+    /** What speaks of a minute wins for that minute; a fixed minute stays. */
+    private <V> Week<Sourced<V>> weekly(
+            SettingKey key, Week<V> said, boolean replace, Week<Sourced<V>> below, boolean fix) {
+        var under = replace ? onlyFixed(key, below) : below;
+        for (var run : under.join(said, Layering::<V>contradictedFixed).runs()) {
             block(key, run.value());
         }
-        return new Effective.Hours(under.join(hours.week(), (voice, asked) -> {
+        return under.join(said, (voice, asked) -> {
             if (asked == null || voice != null && voice.fixed()) {
                 return voice;
             }
             return voice == null ? Sourced.first(asked, origin, fix) : voice.beatenBy(asked, origin, fix);
-        }));
+        });
     }
 
-    private static @Nullable Origin contradictedFixed(@Nullable Sourced<TriggerSet> voice, @Nullable TriggerSet asked) {
+    private Effective.SpecialDays days(
+            SettingKey key, Value.SpecialDays days, Effective.@Nullable SpecialDays below, boolean fix) {
+        Map<String, Sourced<DayPlan>> byCalendar = new LinkedHashMap<>(below == null ? Map.of() : below.byCalendar());
+        days.plans().forEach((calendar, plan) -> {
+            var voice = byCalendar.get(calendar);
+            if (voice != null && voice.fixed()) {
+                if (plan.filter(voice.value()::equals).isEmpty()) {
+                    block(key, voice.origin());
+                }
+            } else if (plan.isEmpty()) {
+                byCalendar.remove(calendar);
+            } else {
+                byCalendar.put(
+                        calendar,
+                        voice == null
+                                ? Sourced.first(plan.get(), origin, fix)
+                                : voice.beatenBy(plan.get(), origin, fix));
+            }
+        });
+        return new Effective.SpecialDays(byCalendar);
+    }
+
+    private static <V> @Nullable Origin contradictedFixed(@Nullable Sourced<V> voice, @Nullable V asked) {
         boolean contradicts = voice != null
                 && asked != null
                 && voice.fixed()
@@ -99,7 +133,7 @@ final class Layering {
         return contradicts ? voice.origin() : null;
     }
 
-    private Week<Sourced<TriggerSet>> onlyFixed(SettingKey key, Week<Sourced<TriggerSet>> voices) {
+    private <V> Week<Sourced<V>> onlyFixed(SettingKey key, Week<Sourced<V>> voices) {
         voices.runs().stream()
                 .filter(run -> run.value().fixed())
                 .forEach(run -> block(key, run.value().origin()));
@@ -152,7 +186,22 @@ final class Layering {
                     settings.remove(key);
                 }
             }
+            case Effective.Levels l -> {
+                var kept = onlyFixed(key, l.voices());
+                settings.put(key, new Effective.Levels(kept));
+                if (kept.isSilent()) {
+                    settings.remove(key);
+                }
+            }
+            case Effective.SpecialDays d
+            when d.byCalendar().values().stream().anyMatch(Sourced::fixed) -> {
+                Map<String, Sourced<DayPlan>> kept = new LinkedHashMap<>(d.byCalendar());
+                kept.values().removeIf(voice -> !voice.fixed());
+                kept.values().forEach(voice -> block(key, voice.origin()));
+                settings.put(key, new Effective.SpecialDays(kept));
+            }
             case Effective.Scalar s -> settings.remove(key);
+            case Effective.SpecialDays d -> settings.remove(key);
             case Effective.Areas a -> settings.remove(key);
         }
     }
@@ -162,6 +211,12 @@ final class Layering {
         settings.computeIfPresent(key, (k, below) -> switch (below) {
             case Effective.Scalar s -> new Effective.Scalar(s.value().asFixed());
             case Effective.Hours h -> new Effective.Hours(h.voices().map(Sourced::asFixed));
+            case Effective.Levels l -> new Effective.Levels(l.voices().map(Sourced::asFixed));
+            case Effective.SpecialDays d -> {
+                Map<String, Sourced<DayPlan>> all = new LinkedHashMap<>(d.byCalendar());
+                all.replaceAll((calendar, voice) -> voice.asFixed());
+                yield new Effective.SpecialDays(all);
+            }
             case Effective.Areas a -> new Effective.Areas(a.byName(), true);
         });
     }

@@ -22,6 +22,8 @@ public sealed interface SettingType {
             case ClipEvery c -> List.of();
             case OffOr o -> List.of();
             case WeekOfTriggers w -> List.of();
+            case WeekOfSensitivities w -> List.of();
+            case DayPlans d -> List.of();
             case AreaList a -> List.of();
         };
     }
@@ -210,6 +212,21 @@ public sealed interface SettingType {
         @Override
         public String expected() {
             return "lines such as \"mon-fri 06:00-18:30 continuous\"";
+        }
+    }
+
+    record WeekOfSensitivities() implements SettingType {
+        @Override
+        public String expected() {
+            return "lines such as \"daily 21:00-05:30 45\", the number being a sensitivity of 0 to 100";
+        }
+    }
+
+    /** Calendars, or dates, with the plan that holds on them. */
+    record DayPlans() implements SettingType {
+        @Override
+        public String expected() {
+            return "a calendar or a date with its plan, such as \"public-holidays: daily continuous\"";
         }
     }
 

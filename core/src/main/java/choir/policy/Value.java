@@ -1,12 +1,18 @@
 package choir.policy;
 
 import choir.scale.Decimals;
+import choir.scale.Sensitivity;
 import choir.scale.Threshold;
+import choir.week.DayPlan;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekText;
 import java.math.BigDecimal;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** What a policy says for a setting, in neutral units. The text is the canonical form of policy files. */
@@ -58,6 +64,33 @@ public sealed interface Value {
         @Override
         public String text() {
             return (replace ? "replace: " : "") + String.join("; ", WeekText.print(week));
+        }
+    }
+
+    /**
+     * Sensitivities by time, which may be partial; at other times the plain sensitivity holds.
+     *
+     * @param replace drop what farther layers say at any minute
+     */
+    record Levels(Week<Sensitivity> week, boolean replace) implements Value {
+        @Override
+        public String text() {
+            return (replace ? "replace: " : "") + String.join("; ", WeekText.print(week));
+        }
+    }
+
+    /** Plans by calendar, or by date, in order; one without a plan is taken away. */
+    record SpecialDays(Map<String, Optional<DayPlan>> plans) implements Value {
+        public SpecialDays {
+            plans = Collections.unmodifiableMap(new LinkedHashMap<>(plans));
+        }
+
+        @Override
+        public String text() {
+            return plans.entrySet().stream()
+                    .map(e -> e.getKey() + ": "
+                            + e.getValue().map(DayPlan::toString).orElse("remove"))
+                    .collect(Collectors.joining(", "));
         }
     }
 

@@ -6,23 +6,33 @@ import choir.family.Ability;
 import choir.family.Family;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.family.Zone;
 import choir.policy.AreaKind;
 import choir.policy.AreaStatement;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.Sensing;
 import choir.policy.SettingKey;
 import choir.policy.SettingType;
 import choir.policy.Value;
+import choir.scale.Threshold;
+import choir.week.DayPlan;
+import choir.week.WallClock.SpecialDay;
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** What a policy would have to say for a device to hold what it holds. Empty when nothing that it can say leads there. */
 final class Neutral {
     private final Family family;
     private final NativeConfig held;
+    private final Calendars calendars;
 
-    Neutral(Family family, NativeConfig held) {
+    Neutral(Family family, NativeConfig held, Calendars calendars) {
+        this.calendars = calendars;
         this.family = family;
         this.held = held;
     }
@@ -45,13 +55,22 @@ final class Neutral {
             case NativeValue.Flag(boolean on) -> Optional.of(new Value.Flag(on));
             case NativeValue.Mask(var mask) -> Optional.of(areas(mask));
             case NativeValue.Hours(var week) -> Optional.of(new Value.Hours(week, false));
+            case NativeValue.Zones(var zones) -> areas(zones, (Ability.Zones) ability);
+            case NativeValue.Levels(var week) ->
+                Optional.of(new Value.Levels(week.map(((Ability.Levels) ability).scale()::toNeutral), true));
+            case NativeValue.SpecialDays(var days) -> specialDays(days);
             case NativeValue.Item(String text) -> item(key, ability, text);
         };
     }
 
     private Optional<Value> item(SettingKey key, Ability ability, String text) {
         return switch (ability) {
-            case Ability.Sense s -> Optional.of(new Value.Sense(sensing(s, text)));
+            case Ability.Sense s -> Optional.of(new Value.Sense(sensing(s, text.split(" ")[0])));
+            case Ability.Percent p -> Optional.of(new Value.Share(percent(text.split(" ")[0])));
+            case Ability.Steps s -> Optional.of(new Value.Share(s.percents().get(Integer.parseInt(text) - 1)));
+            case Ability.Zones z -> Optional.empty();
+            case Ability.Levels l -> Optional.empty();
+            case Ability.SpecialDays d -> Optional.empty();
             case Ability.Cells c ->
                 Optional.of(new Value.Share(c.scale().toNeutral(Integer.parseInt(text), watchedCells())));
             case Ability.Pixels p ->
@@ -98,6 +117,56 @@ final class Neutral {
                 .map(m -> ((NativeValue.Mask) m).mask())
                 .map(m -> (int) (picture * m.count() / m.grid().cells()))
                 .orElse((int) picture);
+    }
+
+    private static Threshold percent(String text) {
+        return new Threshold(new BigDecimal(text));
+    }
+
+    /** Each with its own values where the device's areas do not all have the same. */
+    private Optional<Value> areas(List<Zone> zones, Ability.Zones ability) {
+        if (zones.isEmpty()) {
+            return Optional.of(areas(CellMask.none(ability.grid())));
+        }
+        var sensitivities = each(Catalogue.SENSITIVITY, zones.size());
+        var thresholds = each(Catalogue.THRESHOLD, zones.size());
+        List<AreaStatement> areas = new ArrayList<>();
+        for (int i = 0; i < zones.size(); i++) {
+            var zone = zones.get(i);
+            areas.add(new AreaStatement(
+                    zone.title(),
+                    false,
+                    Optional.of(AreaKind.WATCH),
+                    Optional.of(new Shape.Polygon(zone.corners().stream()
+                            .map(c -> new Shape.Point(
+                                    (double) c.x() / ability.resolution(), (double) c.y() / ability.resolution()))
+                            .toList())),
+                    family.ability(Catalogue.SENSITIVITY).orElse(null) instanceof Ability.Sense s
+                                    && !sensitivities.isEmpty()
+                            ? Optional.of(sensing(s, sensitivities.get(i)))
+                            : Optional.empty(),
+                    thresholds.isEmpty() ? Optional.empty() : Optional.of(percent(thresholds.get(i)))));
+        }
+        boolean twice = areas.stream().map(AreaStatement::name).distinct().count() < areas.size();
+        return twice ? Optional.empty() : Optional.of(new Value.Areas(areas));
+    }
+
+    /** The values of a setting by area; empty when all areas have the same. */
+    private List<String> each(SettingKey key, int areas) {
+        var values = held.get(key).map(v -> List.of(v.text().split(" "))).orElse(List.of());
+        return values.size() == areas && areas > 1 ? values : List.of();
+    }
+
+    /** By calendars that are there with these very dates; any other cannot be said. */
+    private Optional<Value> specialDays(List<SpecialDay> days) {
+        Map<String, Optional<DayPlan>> plans = new LinkedHashMap<>();
+        for (var day : days) {
+            if (calendars.dates(day.calendar()).filter(day.dates()::equals).isEmpty()) {
+                return Optional.empty();
+            }
+            plans.put(day.calendar(), Optional.of(day.plan()));
+        }
+        return plans.isEmpty() ? Optional.empty() : Optional.of(new Value.SpecialDays(plans));
     }
 
     private static Value areas(CellMask mask) {

@@ -6,6 +6,7 @@ import choir.family.NativeValue;
 import choir.family.Translation;
 import choir.family.Translator;
 import choir.fleet.Node;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
 import choir.policy.Layer;
@@ -40,7 +41,8 @@ public record Proposal(
     /** Settling one setting may move another (a threshold is counted over the areas), but not for long. */
     private static final int MOST_PASSES = 4;
 
-    public static Proposal describing(Collection<Surveyed> surveyed, String because, String author) {
+    public static Proposal describing(
+            Collection<Surveyed> surveyed, Calendars calendars, String because, String author) {
         Map<Node.Group, List<Surveyed>> byGroup = new TreeMap<>();
         surveyed.forEach(
                 s -> byGroup.computeIfAbsent(s.group(), g -> new ArrayList<>()).add(s));
@@ -49,7 +51,7 @@ public record Proposal(
         Map<Node, List<TemplateName>> uses = new TreeMap<>();
         List<PolicyOverride> overrides = new ArrayList<>();
         byGroup.forEach((group, members) -> {
-            var layer = commonest(members);
+            var layer = commonest(members, calendars);
             var name = names.computeIfAbsent(layer, l -> new TemplateName("as-found-" + (names.size() + 1)));
             templates.put(name, new Template(name, 1, "As found", Optional.empty(), layer));
             // A group above hands its template down; what a lower group holds is said there again.
@@ -57,7 +59,7 @@ public record Proposal(
         });
         for (var member : surveyed) {
             var above = new PolicyBook(templates, uses, List.of(), LocalDate.EPOCH).of(member.group());
-            differing(member, above)
+            differing(member, above, calendars)
                     .forEach((key, statement) -> overrides.add(new PolicyOverride(
                             overrides.size() + 1L,
                             member.camera(),
@@ -71,11 +73,11 @@ public record Proposal(
         return new Proposal(templates, uses, overrides);
     }
 
-    private static Layer commonest(List<Surveyed> members) {
+    private static Layer commonest(List<Surveyed> members, Calendars calendars) {
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
         for (var setting : Catalogue.settings()) {
             Map<Value, Integer> counts = new LinkedHashMap<>();
-            members.forEach(m -> new Neutral(m.family(), m.held())
+            members.forEach(m -> new Neutral(m.family(), m.held(), calendars)
                     .of(setting.key())
                     .ifPresent(v -> counts.merge(v, 1, Integer::sum)));
             counts.entrySet().stream()
@@ -86,11 +88,11 @@ public record Proposal(
     }
 
     /** What must be said at the camera itself so that nothing would change there. */
-    private static Map<SettingKey, Statement> differing(Surveyed member, EffectivePolicy above) {
-        var neutral = new Neutral(member.family(), member.held());
+    private static Map<SettingKey, Statement> differing(Surveyed member, EffectivePolicy above, Calendars calendars) {
+        var neutral = new Neutral(member.family(), member.held(), calendars);
         Map<SettingKey, Statement> own = new LinkedHashMap<>();
         for (int pass = 0; pass < MOST_PASSES; pass++) {
-            var translation = translation(member, above, own);
+            var translation = translation(member, above, own, calendars);
             Set<SettingKey> wrong = Changes.between(translation, member.held()).keySet();
             var unheard = translation.wishes().entrySet().stream()
                     .filter(e -> e.getValue() instanceof Translation.Wish.Cannot
@@ -113,12 +115,13 @@ public record Proposal(
         return neutral.of(key).<Statement>map(Statement.Set::new).orElseGet(Statement.Unset::new);
     }
 
-    private static Translation translation(Surveyed member, EffectivePolicy above, Map<SettingKey, Statement> own) {
+    private static Translation translation(
+            Surveyed member, EffectivePolicy above, Map<SettingKey, Statement> own, Calendars calendars) {
         Optional<CellMask> mask = member.held()
                 .get(Catalogue.AREAS)
                 .filter(NativeValue.Mask.class::isInstance)
                 .map(m -> ((NativeValue.Mask) m).mask());
-        return Translator.translate(PolicyBook.with(above, member.camera(), own), member.family(), mask);
+        return Translator.translate(PolicyBook.with(above, member.camera(), own), member.family(), mask, calendars);
     }
 
     /** In the form of policy files, each document by the name of its file. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import choir.family.Translation.Wish;
 import choir.fleet.Node;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
 import choir.policy.Layer;
@@ -36,8 +37,8 @@ class TranslatorTest {
     }
 
     private static Wish wish(String family, String settings, choir.policy.SettingKey key) {
-        var translation =
-                Translator.translate(policy(settings), FAMILIES.named(family).orElseThrow(), Optional.empty());
+        var translation = Translator.translate(
+                policy(settings), FAMILIES.named(family).orElseThrow(), Optional.empty(), Calendars.NONE);
         return translation.wishes().get(key);
     }
 

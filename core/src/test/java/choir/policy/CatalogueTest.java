@@ -20,7 +20,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class CatalogueTest {
     @Test
     void everySettingSaysWhatItMeansAndWhatIsLostAndWastedByIt() {
-        assertThat(Catalogue.settings()).hasSize(26).allSatisfy(s -> {
+        assertThat(Catalogue.settings()).hasSize(28).allSatisfy(s -> {
             assertThat(s.meaning()).endsWith(".");
             assertThat(s.loss()).endsWith(".");
             assertThat(s.waste()).endsWith(".");

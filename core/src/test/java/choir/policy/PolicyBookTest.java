@@ -30,6 +30,9 @@ class PolicyBookTest {
             switch (document) {
                 case PolicyDocument.OfTemplate t ->
                     templates.put(t.name(), new Template(t.name(), 1, t.title(), t.base(), t.layer()));
+                case PolicyDocument.OfCalendar c -> {
+                    // Calendars have no layers.
+                }
                 case PolicyDocument.OfNode n -> {
                     uses.put(n.node(), n.use().orElse(List.of()));
                     n.overrides()

@@ -12,8 +12,11 @@ import choir.family.Family;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
 import choir.family.Translator;
+import choir.family.Zone;
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
+import choir.policy.CalendarName;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.PolicyBook;
 import choir.policy.PolicyOverride;
@@ -22,6 +25,10 @@ import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.rollout.Changes;
 import choir.scale.SensitivityScale;
+import choir.week.DateSet;
+import choir.week.DayPlan;
+import choir.week.WallClock.SpecialDay;
+import choir.week.Week;
 import choir.week.WeekText;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -38,6 +45,8 @@ import org.junit.jupiter.api.Test;
 
 class ProposalTest {
     private static final List<Family> FAMILIES = List.copyOf(Families.shipped().all());
+    private static final Calendars CALENDARS =
+            new Calendars(Map.of(new CalendarName("holidays"), DateSet.parse("12-25 yearly, 2027-01-01")));
     private static final List<String> WEEKS = List.of(
             "daily motion",
             "daily continuous",
@@ -58,7 +67,15 @@ class ProposalTest {
                 new NativeValue.Item(number(random, p.scale().min(), p.scale().max()));
             case Ability.Mask m -> new NativeValue.Mask(mask(m.grid(), random));
             case Ability.Lanes l ->
-                new NativeValue.Hours(WeekText.parse(List.of(pick(random, WEEKS).split("; "))));
+                new NativeValue.Hours(
+                        WeekText.parse(List.of((l.off() ? pick(random, WEEKS) : "daily motion").split("; "))));
+            case Ability.Percent p ->
+                new NativeValue.Item(number(random, p.scale().min(), p.scale().max()));
+            case Ability.Steps s ->
+                new NativeValue.Item(number(random, 1, s.percents().size()));
+            case Ability.Zones z -> new NativeValue.Zones(zones(z, random));
+            case Ability.Levels l -> new NativeValue.Levels(levels(random));
+            case Ability.SpecialDays d -> new NativeValue.SpecialDays(specialDays(random));
             case Ability.Numbers n ->
                 new NativeValue.Item(
                         n.allowed().isEmpty()
@@ -78,6 +95,38 @@ class ProposalTest {
             case SensitivityScale.Numbers n -> number(random, n.min(), n.max());
             case SensitivityScale.Words w -> pick(random, w.words());
         };
+    }
+
+    private static List<Zone> zones(Ability.Zones ability, RandomGenerator random) {
+        List<Zone> zones = new ArrayList<>();
+        for (int i = random.nextInt(ability.most() + 1); i > 0; i--) {
+            int left = random.nextInt(60);
+            int top = random.nextInt(60);
+            zones.add(Zone.of(
+                    "area " + i,
+                    "%d,%d %d,%d %d,%d"
+                            .formatted(
+                                    left,
+                                    top,
+                                    left + 10 + random.nextInt(30),
+                                    top,
+                                    left,
+                                    top + 5 + random.nextInt(30))));
+        }
+        return zones;
+    }
+
+    private static Week<String> levels(RandomGenerator random) {
+        return random.nextBoolean()
+                ? Week.silent()
+                : WeekText.parse(List.of("daily 21:00-05:30 " + number(random, 0, 100)), level -> level);
+    }
+
+    private static List<SpecialDay> specialDays(RandomGenerator random) {
+        return random.nextBoolean()
+                ? List.of()
+                : List.of(new SpecialDay(
+                        "holidays", CALENDARS.dates("holidays").orElseThrow(), DayPlan.parse(List.of("daily none"))));
     }
 
     private static String number(RandomGenerator random, int min, int max) {
@@ -130,6 +179,7 @@ class ProposalTest {
                 switch (document) {
                     case PolicyDocument.OfTemplate t ->
                         templates.put(t.name(), new Template(t.name(), 1, t.title(), t.base(), t.layer()));
+                    case PolicyDocument.OfCalendar c -> throw new IllegalStateException("no calendar is proposed");
                     case PolicyDocument.OfNode n -> {
                         n.use().ifPresent(use -> uses.put(n.node(), use));
                         n.overrides()
@@ -154,12 +204,16 @@ class ProposalTest {
     void givingTheProposalOutWouldChangeNothingAnywhere(RepetitionInfo repetition) {
         var random = RandomGeneratorFactory.of("L64X128MixRandom").create(repetition.getCurrentRepetition());
         var fleet = fleet(random);
-        var book = bookOf(Proposal.describing(fleet, "as found", "survey").files());
+        var book = bookOf(
+                Proposal.describing(fleet, CALENDARS, "as found", "survey").files());
         int held = 0;
         int governed = 0;
         for (var one : fleet) {
-            var mask = one.held().get(Catalogue.AREAS).map(m -> ((NativeValue.Mask) m).mask());
-            var translation = Translator.translate(book.of(one.camera(), one.group()), one.family(), mask);
+            var mask = one.held()
+                    .get(Catalogue.AREAS)
+                    .filter(NativeValue.Mask.class::isInstance)
+                    .map(m -> ((NativeValue.Mask) m).mask());
+            var translation = Translator.translate(book.of(one.camera(), one.group()), one.family(), mask, CALENDARS);
             assertThat(Changes.between(translation, one.held()))
                     .as("%s of %s", one.camera(), one.family().name())
                     .isEmpty();
@@ -185,7 +239,7 @@ class ProposalTest {
                     tern,
                     i == 7 ? stray : common));
         }
-        var proposal = Proposal.describing(fleet, "as found", "survey");
+        var proposal = Proposal.describing(fleet, CALENDARS, "as found", "survey");
         assertThat(proposal.templates()).hasSize(1);
         assertThat(proposal.uses()).hasSize(2);
         assertThat(proposal.overrides()).singleElement().satisfies(o -> {

@@ -52,6 +52,8 @@ final class ChannelReader {
             case "module" ->
                 item("AnalyticsEngineConfiguration", "AnalyticsModule", place).flatMap(t -> typed(ability, t));
             case "rule" -> item("RuleEngineConfiguration", "Rule", place).flatMap(t -> typed(ability, t));
+            case "zones" -> zones(ability);
+            case "special-days" -> Optional.of(new SpecialDays(snapshot, channel, notes).read());
             case "job-mode" -> mode();
             case "lanes" -> Optional.of(lanes(family));
             case "event-before" -> buffer("Before");
@@ -63,6 +65,29 @@ final class ChannelReader {
                         .flatMap(this::number);
             default -> throw new IllegalStateException("no such place: " + place);
         };
+    }
+
+    /** One rule for each area, of which some are in use. */
+    private Optional<NativeValue> zones(Ability ability) {
+        var rules = Zones.rules(snapshot, channel, ability.place().type());
+        if (!(ability instanceof Ability.Zones)) {
+            return Zones.values(rules, ability.place().item()).map(NativeValue.Item::new);
+        }
+        try {
+            return rules.isEmpty() ? Optional.empty() : Optional.of(new NativeValue.Zones(Zones.used(rules)));
+        } catch (IllegalArgumentException e) {
+            notes.add("the areas cannot be understood: " + e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    private Optional<NativeValue> levels(String text) {
+        try {
+            return Optional.of(new NativeValue.Levels(LevelText.read(text)));
+        } catch (IllegalArgumentException e) {
+            notes.add("the values by time cannot be understood: " + e.getMessage());
+            return Optional.empty();
+        }
     }
 
     private Optional<String> item(String engine, String element, Place place) {
@@ -98,6 +123,11 @@ final class ChannelReader {
             case Ability.Cells c -> number(text);
             case Ability.Pixels p -> number(text);
             case Ability.Numbers n -> number(text);
+            case Ability.Percent p -> number(text);
+            case Ability.Steps s -> number(text);
+            case Ability.Levels l -> levels(text);
+            case Ability.Zones z -> Optional.empty();
+            case Ability.SpecialDays d -> Optional.empty();
             case Ability.Lanes l -> Optional.empty();
             case Ability.Choice c -> Optional.of(new NativeValue.Item(text));
             case Ability.Text t -> Optional.of(new NativeValue.Item(text));

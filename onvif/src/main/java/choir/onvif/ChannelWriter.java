@@ -1,5 +1,6 @@
 package choir.onvif;
 
+import choir.document.WeekCalendar;
 import choir.family.Ability;
 import choir.family.Family;
 import choir.family.NativeValue;
@@ -8,11 +9,13 @@ import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.policy.SettingKey;
 import choir.week.Trigger;
+import choir.week.WallClock.SpecialDay;
 import choir.week.Week;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /**
@@ -35,7 +38,8 @@ final class ChannelWriter {
 
     void write(Map<SettingKey, NativeValue> values) {
         Map<Place, NativeValue> byPlace = new LinkedHashMap<>();
-        values.forEach((key, value) -> {
+        // In the order of the keys, so that areas come before the values that each of them has.
+        new TreeMap<>(values).forEach((key, value) -> {
             var ability = family.ability(key).orElseThrow(() -> notSupported(key.text()));
             byPlace.put(ability.place(), marked(ability, value));
         });
@@ -57,11 +61,7 @@ final class ChannelWriter {
                 mode("Active");
             }
         });
-        byPlace.forEach((place, value) -> {
-            if (place.kind().equals("lanes")) {
-                lanes((NativeValue.Hours) value);
-            }
-        });
+        lanes(byPlace);
         byPlace.forEach((place, value) -> {
             if (place.kind().equals("job-mode") && !((NativeValue.Flag) value).on()) {
                 mode("Idle");
@@ -85,7 +85,7 @@ final class ChannelWriter {
     private void analytics(
             String kind, String engine, String element, String operation, Map<Place, NativeValue> values) {
         var configuration = snapshot.analyticsOf(channel);
-        Map<String, Element> changed = new TreeMap<>();
+        Map<String, Element> changed = new TreeMap<>(kind.equals("rule") ? zones(values) : Map.of());
         values.forEach((place, value) -> {
             if (!place.kind().equals(kind)) {
                 return;
@@ -111,16 +111,39 @@ final class ChannelWriter {
         session.call(request);
     }
 
+    /** The rules of the areas, all of them, when anything about areas is written. */
+    private Map<String, Element> zones(Map<Place, NativeValue> values) {
+        Map<String, Element> changed = new LinkedHashMap<>();
+        for (var entry : values.entrySet()) {
+            var place = entry.getKey();
+            if (place.kind().equals("zones")) {
+                if (changed.isEmpty()) {
+                    Zones.rules(snapshot, channel, place.type())
+                            .forEach(r -> changed.put(r.attribute("Name").orElse(""), r));
+                }
+                changed.putAll(
+                        entry.getValue() instanceof NativeValue.Zones zones
+                                ? Zones.withAreas(changed, place.item(), zones)
+                                : Zones.withValues(
+                                        changed, place.item(), entry.getValue().text()));
+            }
+        }
+        return changed;
+    }
+
     private static String wire(NativeValue value) {
         return switch (value) {
             case NativeValue.Flag(boolean on) -> Boolean.toString(on);
             case NativeValue.Mask(var mask) -> mask.packed();
             case NativeValue.Item(String text) -> text;
+            case NativeValue.Levels(var week) -> LevelText.write(week);
+            case NativeValue.Zones z -> throw new IllegalStateException("areas are no single parameter");
+            case NativeValue.SpecialDays d -> throw new IllegalStateException("special days are no parameter");
             case NativeValue.Hours h -> throw new IllegalStateException("a week is no parameter");
         };
     }
 
-    private static Element withItem(Element config, String name, String value) {
+    static Element withItem(Element config, String name, String value) {
         return config.changed(
                 item -> item.attribute("Name").filter(name::equals).isPresent()
                         ? item.withAttribute("Value", value)
@@ -196,45 +219,82 @@ final class ChannelWriter {
         }
     }
 
-    private record LaneChange(String schedule, Week<Boolean> minutes, boolean gains) {}
+    private record LaneChange(Element schedule, boolean gains) {}
 
-    private void lanes(NativeValue.Hours wanted) {
-        var reader = new ChannelReader(snapshot, channel, OnvifLink::schedule);
-        List<LaneChange> changes = new ArrayList<>();
-        Map<Trigger, RecordingJob> lanes = new LinkedHashMap<>();
-        for (var job : jobs()) {
-            job.triggers()
-                    .filter(t -> t.members().size() == 1)
-                    .ifPresent(t -> lanes.put(t.members().iterator().next(), job));
+    /** The week and the special days stand in the same schedules and go together. */
+    private void lanes(Map<Place, NativeValue> values) {
+        var week = only(values, "lanes").map(v -> ((NativeValue.Hours) v).week());
+        var days = only(values, "special-days").map(v -> ((NativeValue.SpecialDays) v).days());
+        if (week.isEmpty() && days.isEmpty()) {
+            return;
         }
+        var tokens = days.map(d -> SpecialDays.prepare(session, snapshot, d)).orElse(List.of());
+        List<LaneChange> changes = new ArrayList<>();
+        var lanes = jobsByTrigger();
         for (var trigger : Trigger.values()) {
-            Week<Boolean> minutes = wanted.week().map(t -> t.members().contains(trigger) ? Boolean.TRUE : null);
+            Optional<Week<Boolean>> minutes =
+                    week.map(w -> w.map(t -> t.members().contains(trigger) ? true : null));
             var job = lanes.get(trigger);
-            if (job == null) {
-                if (!minutes.isSilent()) {
-                    throw notSupported("a schedule for " + trigger.text());
-                }
-                continue;
-            }
-            var held = reader.schedule(job);
-            if (!held.equals(minutes)) {
-                boolean gains = !minutes.join(held, (a, b) -> a != null && b == null ? a : null)
-                        .isSilent();
-                changes.add(new LaneChange(job.schedule(), minutes, gains));
+            if (job != null) {
+                change(job, trigger, minutes, days, tokens).ifPresent(changes::add);
+            } else if (minutes.filter(m -> !m.isSilent()).isPresent()) {
+                throw notSupported("a schedule for " + trigger.text());
             }
         }
         changes.stream().filter(LaneChange::gains).forEach(this::schedule);
         changes.stream().filter(c -> !c.gains()).forEach(this::schedule);
     }
 
-    private void schedule(LaneChange change) {
-        var schedule = snapshot.schedules().get(change.schedule());
+    private static Optional<NativeValue> only(Map<Place, NativeValue> values, String kind) {
+        return values.entrySet().stream()
+                .filter(e -> e.getKey().kind().equals(kind))
+                .map(Map.Entry::getValue)
+                .findFirst();
+    }
+
+    private Map<Trigger, RecordingJob> jobsByTrigger() {
+        Map<Trigger, RecordingJob> lanes = new LinkedHashMap<>();
+        for (var job : jobs()) {
+            job.triggers()
+                    .filter(t -> t.members().size() == 1)
+                    .ifPresent(t -> lanes.put(t.members().iterator().next(), job));
+        }
+        return lanes;
+    }
+
+    /** Empty when the schedule already says all of it. */
+    private Optional<LaneChange> change(
+            RecordingJob job,
+            Trigger trigger,
+            Optional<Week<Boolean>> minutes,
+            Optional<List<SpecialDay>> days,
+            List<String> tokens) {
+        var held = new ChannelReader(snapshot, channel, OnvifLink::schedule).schedule(job);
+        boolean differs = minutes.filter(m -> !m.equals(held)).isPresent();
+        if (!differs && days.isEmpty()) {
+            return Optional.empty();
+        }
+        var schedule = snapshot.schedules().get(job.schedule());
         if (schedule == null) {
             throw notSupported("a schedule of its own");
         }
-        session.call(Element.of(
-                Namespaces.SCHEDULE,
-                "ModifySchedule",
-                schedule.changed(e -> e.withText(ScheduleCalendar.write(change.minutes())), "Standard")));
+        if (differs) {
+            schedule = schedule.changed(
+                    e -> e.withText(WeekCalendar.write(minutes.orElseThrow(), on -> "recording")), "Standard");
+        }
+        if (days.isPresent()) {
+            schedule = schedule.without("SpecialDays");
+            for (var entry : SpecialDays.entries(tokens, days.get(), trigger)) {
+                schedule = schedule.withChild(entry);
+            }
+        }
+        boolean gains = minutes.filter(m -> !m.join(held, (a, b) -> a != null && b == null ? a : null)
+                        .isSilent())
+                .isPresent();
+        return Optional.of(new LaneChange(schedule, gains));
+    }
+
+    private void schedule(LaneChange change) {
+        session.call(Element.of(Namespaces.SCHEDULE, "ModifySchedule", change.schedule()));
     }
 }

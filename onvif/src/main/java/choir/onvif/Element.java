@@ -97,6 +97,15 @@ record Element(
         return new Element(name, attributes, more, text, scope);
     }
 
+    Element without(String localName) {
+        return new Element(
+                name,
+                attributes,
+                children.stream().filter(c -> !c.is(localName)).toList(),
+                text,
+                scope);
+    }
+
     Element renamed(String namespace, String localName) {
         return new Element(new QName(namespace, localName), attributes, children, text, scope);
     }

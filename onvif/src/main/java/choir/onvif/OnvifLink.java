@@ -1,5 +1,7 @@
 package choir.onvif;
 
+import choir.document.CalendarException;
+import choir.document.WeekCalendar;
 import choir.family.Ability;
 import choir.family.Family;
 import choir.family.NativeValue;
@@ -8,12 +10,14 @@ import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
+import choir.link.SelfDescription;
+import choir.link.SelfDescription.Range;
+import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.scale.SensitivityScale;
 import choir.week.Week;
 import java.net.URI;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,7 +44,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public RecorderReading read(RecorderAccess access) {
         return in(access, session -> {
-            var snapshot = Snapshot.take(session);
+            var snapshot = Snapshot.take(session, hasSpecialDays(access));
             var channels = snapshot.profileByChannel().keySet().stream()
                     .map(c -> new ChannelReader(snapshot, c, OnvifLink::schedule).read(access.family()))
                     .toList();
@@ -63,7 +67,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         Map<String, LinkException> failed = new LinkedHashMap<>();
         try {
             in(access, session -> {
-                var snapshot = Snapshot.take(session);
+                var snapshot = Snapshot.take(session, hasSpecialDays(access));
                 byChannel.forEach((channel, values) -> {
                     try {
                         new ChannelWriter(session, snapshot, family(access), channel).write(values);
@@ -92,48 +96,56 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public List<String> disagreements(RecorderAccess access) {
         return in(access, session -> {
-            var configuration =
-                    Snapshot.take(session).analytics().keySet().stream().findFirst();
-            List<String> found = new ArrayList<>();
-            configuration.ifPresent(token -> {
-                var reference = Element.of(Namespaces.ANALYTICS, "ConfigurationToken", token);
-                var options = new ArrayList<Element>();
-                options.addAll(session.call(Element.of(Namespaces.ANALYTICS, "GetAnalyticsModuleOptions", reference))
-                        .children());
-                options.addAll(session.call(Element.of(Namespaces.ANALYTICS, "GetRuleOptions", reference))
-                        .children());
-                options.forEach(o -> disagreement(family(access), o).ifPresent(found::add));
-            });
-            return found;
+            var snapshot = Snapshot.take(session, false);
+            return SelfDescriptions.ranges(session, snapshot).stream()
+                    .flatMap(range -> disagreement(family(access), range).stream())
+                    .distinct()
+                    .toList();
         });
     }
 
-    private static Optional<String> disagreement(Family family, Element option) {
-        var name = option.attribute("Name").orElse("");
-        var min = bound(option, "Min");
-        var max = bound(option, "Max");
-        return family.abilities().entrySet().stream()
-                .filter(e -> e.getValue().place().item().equals(name))
-                .filter(e -> min.isPresent()
-                        && max.isPresent()
-                        && !range(e.getValue()).equals(min.get() + " to " + max.get()))
-                .findFirst()
-                .map(e -> e.getKey() + ": the recorder says " + min.get() + " to " + max.get() + ", the family file "
-                        + range(e.getValue()));
+    @Override
+    public SelfDescription describe(RecorderAccess access) {
+        return in(access, session -> {
+            var snapshot = Snapshot.take(session, false);
+            return SelfDescriptions.of(session, snapshot, device(snapshot.device()));
+        });
     }
 
-    private static Optional<String> bound(Element option, String name) {
-        return option.tree().filter(e -> e.is(name)).map(e -> e.text().strip()).findFirst();
+    @Override
+    public byte[] still(RecorderAccess access, String channel) {
+        return in(access, session -> session.still(channel));
+    }
+
+    private static boolean hasSpecialDays(RecorderAccess access) {
+        return access.family()
+                .filter(f -> f.ability(Catalogue.SPECIAL_DAYS).isPresent())
+                .isPresent();
+    }
+
+    private static Optional<String> disagreement(Family family, Range said) {
+        var text = said.min() + " to " + said.max();
+        return family.abilities().entrySet().stream()
+                .filter(e -> e.getValue().place().item().equals(said.name())
+                        && e.getValue().place().type().equals(said.type()))
+                .filter(e -> !range(e.getValue()).equals(text))
+                .findFirst()
+                .map(e -> e.getKey() + ": the recorder says " + text + ", the family file " + range(e.getValue()));
     }
 
     private static String range(Ability ability) {
         return switch (ability) {
-            case Ability.Sense(var p, SensitivityScale.Numbers n, var a, var f) -> n.min() + " to " + n.max();
-            case Ability.Sense(var p, SensitivityScale.Words w, var a, var f) -> String.join(", ", w.words());
+            case Ability.Sense(var p, SensitivityScale.Numbers n, var a, var e, var f) -> n.min() + " to " + n.max();
+            case Ability.Sense(var p, SensitivityScale.Words w, var a, var e, var f) -> String.join(", ", w.words());
             case Ability.Cells c -> c.scale().min() + " to " + c.scale().max();
             case Ability.Numbers n -> n.min() + " to " + n.max();
             case Ability.Switch s -> "on or off";
             case Ability.Pixels p -> p.scale().min() + " to " + p.scale().max();
+            case Ability.Percent p -> p.scale().min() + " to " + p.scale().max();
+            case Ability.Steps s -> "1 to " + s.percents().size();
+            case Ability.Zones z -> z.most() + " areas";
+            case Ability.Levels l -> "values by time";
+            case Ability.SpecialDays d -> "special days";
             case Ability.Mask m -> m.grid().toString();
             case Ability.Lanes l -> "lanes";
             case Ability.Choice c -> String.join(", ", c.choices().values());
@@ -158,8 +170,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         }
         return SCHEDULES.computeIfAbsent(text, t -> {
             try {
-                return Optional.of(ScheduleCalendar.read(t));
-            } catch (ScheduleCalendar.NotUnderstood e) {
+                return Optional.of(WeekCalendar.read(t, summary -> Boolean.TRUE));
+            } catch (CalendarException e) {
                 return Optional.empty();
             }
         });

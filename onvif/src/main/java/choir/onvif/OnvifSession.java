@@ -1,5 +1,6 @@
 package choir.onvif;
 
+import choir.family.Family;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
@@ -41,7 +42,16 @@ final class OnvifSession {
 
     /** Learns the clock and the services. */
     OnvifSession open() {
-        readClock();
+        try {
+            readClock();
+        } catch (LinkException e) {
+            // The first call may only have woken it.
+            boolean maySleep = access.family().map(Family::sleeps).orElse(true);
+            if (!maySleep || e.reason() != Reason.UNREACHABLE) {
+                throw e;
+            }
+            readClock();
+        }
         var answer = call(
                 Namespaces.DEVICE,
                 access.address(),
@@ -100,6 +110,26 @@ final class OnvifSession {
 
     boolean offers(String namespace) {
         return services.containsKey(namespace);
+    }
+
+    /** A picture of what the channel sees, by an ordinary request at the address that the recorder names. */
+    byte[] still(String channel) {
+        var profiles = call(Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
+        var profile = profiles.all("Profiles")
+                .filter(p -> p.textAt("Configurations", "VideoSource", "SourceToken")
+                        .filter(channel::equals)
+                        .isPresent())
+                .findFirst()
+                .flatMap(p -> p.attribute("token"))
+                .orElseThrow(() -> new LinkException(
+                        Reason.NOT_SUPPORTED, access.address().getAuthority() + " has no channel " + channel));
+        var answer = call(Element.of(
+                Namespaces.MEDIA2, "GetSnapshotUri", Element.of(Namespaces.MEDIA2, "ProfileToken", profile)));
+        var address = answer.textAt("Uri")
+                .orElseThrow(() -> new LinkException(
+                        Reason.NOT_SUPPORTED, access.address().getAuthority() + " names no address for pictures"));
+        setCredentials();
+        return transport.picture(reachable(address), context);
     }
 
     /** Calls an operation of the service with the request's namespace. */
@@ -184,6 +214,10 @@ final class OnvifSession {
 
     private void takeChallenge() {
         challenged = true;
+        setCredentials();
+    }
+
+    private void setCredentials() {
         var credentials = new BasicCredentialsProvider();
         credentials.setCredentials(
                 new AuthScope(access.address().getHost(), access.address().getPort()),

@@ -8,7 +8,8 @@ import java.util.Optional;
 
 /**
  * Everything of a recorder that matters here, as it was answered. Profiles tie a channel (its video source) to its
- * encoder and its analytics; jobs name a profile and a schedule.
+ * encoder and its analytics; jobs name a profile and a schedule. The groups of special days may be added to: they belong
+ * to the whole recorder, and what is written for one channel is there for the next.
  */
 record Snapshot(
         Element device,
@@ -16,9 +17,11 @@ record Snapshot(
         Map<String, Element> analytics,
         Map<String, Element> recordings,
         Map<String, List<RecordingJob>> jobsByChannel,
-        Map<String, Element> schedules) {
+        Map<String, Element> schedules,
+        Map<String, Element> dayGroups) {
 
-    static Snapshot take(OnvifSession session) {
+    /** @param specialDays whether the groups of special days are wanted too */
+    static Snapshot take(OnvifSession session, boolean specialDays) {
         var device = session.call(Element.of(Namespaces.DEVICE, "GetDeviceInformation"));
         var profiles = session.call(
                 Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
@@ -38,7 +41,10 @@ record Snapshot(
                         ? index(session.call(Element.of(Namespaces.RECORDING, "GetRecordings")), "RecordingItem")
                         : Map.of(),
                 records ? jobs(session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs")), channels) : Map.of(),
-                session.offers(Namespaces.SCHEDULE) ? schedules(session) : Map.of());
+                session.offers(Namespaces.SCHEDULE) ? paged(session, "GetScheduleList", "Schedule") : Map.of(),
+                specialDays && session.offers(Namespaces.SCHEDULE)
+                        ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup")
+                        : new LinkedHashMap<>());
     }
 
     private static Optional<String> source(Element profile) {
@@ -87,21 +93,19 @@ record Snapshot(
                 .withAttribute("token", token);
     }
 
-    private static Map<String, Element> schedules(OnvifSession session) {
-        Map<String, Element> schedules = new LinkedHashMap<>();
+    private static Map<String, Element> paged(OnvifSession session, String operation, String item) {
+        Map<String, Element> items = new LinkedHashMap<>();
         Optional<String> next = Optional.empty();
         do {
-            var request =
-                    Element.of(Namespaces.SCHEDULE, "GetScheduleList", Element.of(Namespaces.SCHEDULE, "Limit", "500"));
+            var request = Element.of(Namespaces.SCHEDULE, operation, Element.of(Namespaces.SCHEDULE, "Limit", "500"));
             var answer =
                     session.call(next.map(n -> request.withChild(Element.of(Namespaces.SCHEDULE, "StartReference", n)))
                             .orElse(request));
-            answer.all("Schedule")
-                    .forEach(s -> schedules.put(s.attribute("token").orElse(""), s));
+            answer.all(item).forEach(i -> items.put(i.attribute("token").orElse(""), i));
             var following = answer.textAt("NextStartReference").filter(n -> !n.isEmpty());
             next = following.equals(next) ? Optional.empty() : following;
-        } while (next.isPresent() && schedules.size() < 100_000);
-        return schedules;
+        } while (next.isPresent() && items.size() < 100_000);
+        return items;
     }
 
     Optional<Element> analyticsOf(String channel) {

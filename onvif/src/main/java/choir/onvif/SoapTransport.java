@@ -9,6 +9,7 @@ import java.io.InterruptedIOException;
 import java.net.URI;
 import java.time.Duration;
 import javax.xml.stream.XMLStreamException;
+import org.apache.hc.client5.http.classic.methods.HttpGet;
 import org.apache.hc.client5.http.classic.methods.HttpPost;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.config.RequestConfig;
@@ -25,6 +26,8 @@ import org.apache.hc.core5.util.Timeout;
 /** Sends one envelope and reads one. Every call has a deadline, every answer a largest size. */
 final class SoapTransport implements AutoCloseable {
     static final int LARGEST_ANSWER = 16 * 1024 * 1024;
+
+    private static final int LARGEST_PICTURE = 4 * 1024 * 1024;
 
     private final CloseableHttpClient http;
     private final Duration deadline;
@@ -65,6 +68,33 @@ final class SoapTransport implements AutoCloseable {
         long until = System.nanoTime() + deadline.toNanos();
         try {
             return http.execute(post, context, response -> read(post, address, response, until));
+        } catch (InterruptedIOException e) {
+            throw new LinkException(
+                    Reason.TIMED_OUT,
+                    address.getAuthority() + " did not answer within " + deadline.toSeconds() + " s",
+                    e);
+        } catch (IOException e) {
+            throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
+        }
+    }
+
+    /** A picture; the answer to a challenge comes from the context's credentials. */
+    byte[] picture(URI address, HttpClientContext context) {
+        long until = System.nanoTime() + deadline.toNanos();
+        try {
+            return http.execute(new HttpGet(address), context, response -> {
+                if (response.getCode() != 200 || response.getEntity() == null) {
+                    throw new LinkException(
+                            response.getCode() == 401 ? Reason.NOT_AUTHORIZED : Reason.NOT_SUPPORTED,
+                            address.getAuthority() + " answered " + response.getCode() + " instead of a picture");
+                }
+                var picture = new Bounded(response.getEntity().getContent(), until).readNBytes(LARGEST_PICTURE + 1);
+                if (picture.length > LARGEST_PICTURE || picture.length < 2 || (picture[0] & 255) != 0xFF) {
+                    throw new LinkException(
+                            Reason.GARBAGE, address.getAuthority() + " gave something that is no picture");
+                }
+                return picture;
+            });
         } catch (InterruptedIOException e) {
             throw new LinkException(
                     Reason.TIMED_OUT,

@@ -3,12 +3,9 @@ package choir.onvif;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import choir.week.Week;
-import choir.week.WeekText;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
-import java.util.List;
 import javax.xml.stream.XMLStreamException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -70,62 +67,5 @@ class CodecTest {
         assertThat(UsernameToken.digest(
                         Base64.getDecoder().decode("LKqI6G/AikKCQrN0zqZFlg=="), "2010-09-16T07:50:45Z", "userpassword"))
                 .isEqualTo("tuOSpGlFlIXsozq4HFNeeGeFLEI=");
-    }
-
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "daily continuous",
-                "mon-fri 06:00-18:30 continuous",
-                "sun 22:00-04:00 continuous",
-                "mon 00:00-00:01 continuous;sun 23:59-24:00 continuous"
-            })
-    void schedulesSurviveTheirCalendar(String lines) throws Exception {
-        Week<Boolean> week = WeekText.parse(List.of(lines.split(";"))).map(t -> true);
-        assertThat(ScheduleCalendar.read(ScheduleCalendar.write(week))).isEqualTo(week);
-    }
-
-    @Test
-    void anEmptyScheduleIsNeverActive() throws Exception {
-        assertThat(ScheduleCalendar.read(ScheduleCalendar.write(Week.silent())).isSilent())
-                .isTrue();
-    }
-
-    @Test
-    void readsEventsOverMidnightDailyOnesAndFoldedLines() throws Exception {
-        var text = """
-                BEGIN:VCALENDAR
-                VERSION:2.0
-                PRODID:-//recorder//EN
-                BEGIN:VEVENT
-                SUMMARY:a very long summary that was folded by the recorder since it is long
-                 er than a line may be
-                DTSTART:19700105T220000
-                DTEND:19700106T040000
-                RRULE:FREQ=WEEKLY;BYDAY=FR,SU
-                UID:1
-                END:VEVENT
-                BEGIN:VEVENT
-                DTSTART:19700105T120000
-                DTEND:19700105T130000
-                RRULE:FREQ=DAILY
-                UID:2
-                END:VEVENT
-                END:VCALENDAR
-                """;
-        assertThat(WeekText.print(ScheduleCalendar.read(text).map(b -> "on")))
-                .containsExactly("daily 12:00-13:00 on", "fri,sun 22:00-04:00 on");
-    }
-
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "BEGIN:VCALENDAR",
-                "hello",
-                "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nDTSTART:19700105T120000\nDTEND:19700105T130000\nUID:1\nEND:VEVENT\nEND:VCALENDAR\n",
-                "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nDTSTART:19700105T120000\nDTEND:19700105T130000\nRRULE:FREQ=YEARLY\nUID:1\nEND:VEVENT\nEND:VCALENDAR\n"
-            })
-    void aScheduleThatIsNotUnderstoodSaysSo(String text) {
-        assertThatThrownBy(() -> ScheduleCalendar.read(text)).isInstanceOf(ScheduleCalendar.NotUnderstood.class);
     }
 }

@@ -15,6 +15,9 @@ import choir.link.RecorderReading;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.sim.Simulator;
+import choir.week.DateSet;
+import choir.week.DayPlan;
+import choir.week.WallClock.SpecialDay;
 import choir.week.WeekText;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -140,6 +143,13 @@ class OnvifLinkTest {
         values.put(new SettingKey("recording.when-full"), new NativeValue.Item(make.equals("tern") ? "Stop" : "halt"));
         if (make.equals("tern")) {
             values.put(Catalogue.THRESHOLD, new NativeValue.Item("7"));
+            values.put(
+                    Catalogue.SENSITIVITY_BY_TIME,
+                    new NativeValue.Levels(WeekText.parse(List.of("sat 21:00-05:30 45"), level -> level)));
+            values.put(
+                    Catalogue.SPECIAL_DAYS,
+                    new NativeValue.SpecialDays(List.of(new SpecialDay(
+                            "holidays", DateSet.parse("12-25 yearly"), DayPlan.parse(List.of("daily continuous"))))));
             values.put(Catalogue.KEEP_AT_MOST, new NativeValue.Item("21"));
             values.put(new SettingKey("motion.on-delay"), new NativeValue.Item("250"));
             values.put(new SettingKey("motion.off-delay"), new NativeValue.Item("4000"));

@@ -1,8 +1,9 @@
 package choir.server;
 
-import choir.family.Families;
 import choir.link.RecorderLink;
+import choir.link.RecorderSearch;
 import choir.onvif.OnvifLink;
+import choir.onvif.ProbeSearch;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -25,8 +26,8 @@ public class ChoirService {
     }
 
     @Bean
-    Families families() {
-        return Families.shipped();
+    RecorderSearch recorderSearch() {
+        return new ProbeSearch();
     }
 
     @Bean(destroyMethod = "close")

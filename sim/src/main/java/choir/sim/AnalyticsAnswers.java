@@ -56,6 +56,11 @@ final class AnalyticsAnswers {
         for (var given : Xml.all(operation, element)) {
             held.putAll(SimModel.part(parts, given.getAttribute("Name")).taken(given, model));
         }
+        held.replaceAll((item, value) -> recorder.quirks.containsKey(item)
+                ? new SimParameter(value, recorder.quirks.get(item))
+                        .held(value, true, model.cells())
+                        .orElse(value)
+                : value);
         recorder.change(() -> channel.values.putAll(held));
     }
 

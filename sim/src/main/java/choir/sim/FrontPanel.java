@@ -63,6 +63,7 @@ final class FrontPanel {
             case "fault" -> recorder.fault = SimFault.valueOf(value);
             case "delay" -> recorder.delay = Duration.parse(value);
             case "clock" -> recorder.clockAhead = Duration.parse(value);
+            case "zone" -> recorder.zone = value;
             default -> throw new IllegalArgumentException("no such knob on the recorder: " + key);
         }
     }
@@ -81,6 +82,8 @@ final class FrontPanel {
         }
         switch (key) {
             case "switched-on" -> channel.active = value.equals("on");
+            case "copy" -> channel.values.putAll(recorder.channel(value).values);
+            case "ignore" -> ignore(recorder.model, channel, value);
             case "erase" -> channel.eraseDay(day(value));
             case "label" -> channel.label = value;
             case "scene" -> channel.scene = value;
@@ -99,6 +102,23 @@ final class FrontPanel {
                 }
             }
         }
+    }
+
+    /** Takes the cells of a rectangle, {@code left,top,right,bottom} in shares of the picture, out of the mask. */
+    private static void ignore(SimModel model, SimChannel channel, String rectangle) {
+        var parameter = model.panel().get("cells");
+        if (parameter == null) {
+            throw new IllegalArgumentException("this make has no mask of cells");
+        }
+        var sides = java.util.Arrays.stream(rectangle.split(","))
+                .mapToDouble(Double::parseDouble)
+                .toArray();
+        var cells = PackedCells.read(channel.values.get(parameter), model.cells());
+        for (int row = (int) (sides[1] * model.rows()); row < sides[3] * model.rows(); row++) {
+            int first = row * model.columns();
+            cells.set(first + (int) (sides[0] * model.columns()), first + (int) (sides[2] * model.columns()), false);
+        }
+        channel.values.put(parameter, PackedCells.write(cells, model.cells()));
     }
 
     private static int day(String value) {

@@ -76,6 +76,7 @@ final class Scene {
             case "deck" -> deck();
             case "engine-room" -> engineRoom();
             case "yard" -> yard();
+            case "none" -> noSignal();
             default -> hall();
         }
     }
@@ -285,6 +286,15 @@ final class Scene {
             g.drawLine(x, y, x + about(0, 6), y - 14);
         }
         lamp(about(600, 12), horizon - 70);
+    }
+
+    private void noSignal() {
+        g.setColor(new Color(14, 16, 20));
+        g.fillRect(0, 0, WIDTH, HEIGHT);
+        g.setColor(new Color(60, 66, 78));
+        g.setStroke(new BasicStroke(3));
+        g.drawRect(WIDTH / 2 - 60, HEIGHT / 2 - 40, 120, 80);
+        g.drawLine(WIDTH / 2 - 60, HEIGHT / 2 - 40, WIDTH / 2 + 60, HEIGHT / 2 + 40);
     }
 
     private void walker() {

@@ -19,7 +19,12 @@ public final class SimFleet {
             var root = map(new Load(LoadSettings.builder().build()).loadFromInputStream(in));
             var zone = root.get("posix-zone");
             for (var entry : list(root.get("recorders"))) {
-                var recorder = recorder(simulator, map(entry));
+                var given = map(entry);
+                if (!given.containsKey("user")) {
+                    // One without a network interface: there is nothing to play.
+                    continue;
+                }
+                var recorder = recorder(simulator, given);
                 recorder.zone = zone == null ? recorder.zone : zone.toString();
             }
         } catch (IOException e) {
@@ -38,6 +43,7 @@ public final class SimFleet {
                 recorder.channels.get(i).scene = text(camera, "scene");
             }
         }
+        map(given.get("quirks")).forEach((item, takes) -> recorder.quirks.put(item.toString(), takes.toString()));
         if (given.containsKey("fault")) {
             recorder.fault = SimFault.valueOf(text(given, "fault"));
         }

@@ -36,11 +36,15 @@ public final class SimRecorder {
     /** The IANA zone whose wall clock its pictures show. */
     volatile ZoneId clockZone = ZoneId.of("Atlantic/Faroe");
 
+    /** Parameters of which this one recorder takes less than its make does, such as {@code Storage.MinimumDays}. */
+    final Map<String, String> quirks = new TreeMap<>();
+
     /** Groups of special days by their token. */
     final Map<String, SimDayGroup> dayGroups = new TreeMap<>();
 
     private static final Duration REST = Duration.ofSeconds(20);
     private volatile Instant lastCall = Instant.EPOCH;
+    private volatile boolean unsaved;
     private Optional<Path> file = Optional.empty();
 
     SimRecorder(String name, SimModel model, String user, String password, int channelCount) {
@@ -83,6 +87,7 @@ public final class SimRecorder {
             } catch (IOException e) {
                 throw new java.io.UncheckedIOException(e);
             }
+            zone = properties.getProperty("zone", zone);
             clockAhead = Duration.parse(properties.getProperty("clock", "PT0S"));
             fault = SimFault.valueOf(properties.getProperty("fault", "NONE"));
             SimDayGroup.load(properties).forEach(g -> dayGroups.put(g.token(), g));
@@ -99,12 +104,19 @@ public final class SimRecorder {
         }
     }
 
-    synchronized void save() {
-        if (file.isEmpty()) {
+    /** Has the state written to its file soon; one file for each of many small changes would cost more than they do. */
+    void save() {
+        unsaved = true;
+    }
+
+    synchronized void saveNow() {
+        if (file.isEmpty() || !unsaved) {
             return;
         }
+        unsaved = false;
         var properties = new Properties();
         properties.setProperty("clock", clockAhead.toString());
+        properties.setProperty("zone", zone);
         properties.setProperty("fault", fault.name());
         dayGroups.values().forEach(g -> g.save(properties));
         channels.forEach(c -> c.save(properties));

@@ -7,17 +7,26 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 
-/** Any number of simulated recorders behind one port of the loopback interface. */
+/**
+ * Any number of simulated recorders behind one port of the loopback interface; probes are answered at the same number.
+ */
 public final class Simulator implements AutoCloseable {
-    private final Map<String, SimRecorder> recorders = new LinkedHashMap<>();
-    private final HttpServer server;
+    private static final long SAVE_MILLIS = 200;
 
-    private Simulator(HttpServer server) {
+    private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
+    private final HttpServer server;
+    private final ProbeDoor probes;
+    private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("keeper").factory());
+
+    private Simulator(HttpServer server) throws IOException {
         this.server = server;
+        this.probes = new ProbeDoor(recorders, server.getAddress().getPort());
         var soap = new SoapDoor(recorders);
         server.createContext("/panel/", new FrontPanel(recorders)::handle);
         server.createContext("/", soap::handle);
@@ -46,6 +55,12 @@ public final class Simulator implements AutoCloseable {
     /** Keeps the state of the recorders added so far in a folder. */
     public void keepIn(Path folder) {
         recorders.values().forEach(r -> r.keepIn(folder));
+        Runtime.getRuntime().addShutdownHook(new Thread(this::save));
+        keeper.scheduleWithFixedDelay(this::save, SAVE_MILLIS, SAVE_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    private void save() {
+        recorders.values().forEach(SimRecorder::saveNow);
     }
 
     public int port() {
@@ -62,6 +77,8 @@ public final class Simulator implements AutoCloseable {
 
     @Override
     public void close() {
+        keeper.shutdownNow();
+        probes.close();
         server.stop(0);
     }
 

@@ -54,9 +54,14 @@ class Doors {
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.DELETE, "/api/v1/session", "/api/v1/tokens/*")
                         .authenticated()
-                        .requestMatchers(HttpMethod.POST, "/api/v1/readings", "/api/v1/audits", "/api/v1/previews")
+                        .requestMatchers(
+                                HttpMethod.POST,
+                                "/api/v1/readings",
+                                "/api/v1/audits",
+                                "/api/v1/previews",
+                                "/api/v1/recorders/*/sheet/ticks")
                         .hasRole(Role.TECHNICIAN.name())
-                        .requestMatchers(HttpMethod.POST, "/api/v1/recorders")
+                        .requestMatchers(HttpMethod.POST, "/api/v1/recorders", "/api/v1/recorder-searches")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.PUT, "/api/v1/recorders/*/password")
                         .hasRole(Role.ADMINISTRATOR.name())

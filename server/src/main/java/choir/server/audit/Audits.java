@@ -1,7 +1,9 @@
 package choir.server.audit;
 
+import choir.fleet.Node;
 import choir.server.db.Database;
 import choir.server.fleet.StoredRecorder;
+import choir.server.policy.PolicyStore;
 import choir.server.reading.Devices;
 import choir.server.reading.Devices.Outcome;
 import choir.server.standing.Baselines;
@@ -9,11 +11,16 @@ import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.work.Work;
 import choir.server.work.Works;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Reads the recorders of a selection, compares, and keeps what is out of tune. */
@@ -26,8 +33,19 @@ class Audits implements Works.Runner {
     private final Baselines baselines;
     private final FindingStore findings;
     private final Database database;
+    private final Clock clock;
+    private final PolicyStore policies;
 
-    Audits(Standings standings, Devices devices, Baselines baselines, FindingStore findings, Database database) {
+    Audits(
+            Standings standings,
+            Devices devices,
+            Baselines baselines,
+            FindingStore findings,
+            Database database,
+            Clock clock,
+            PolicyStore policies) {
+        this.clock = clock;
+        this.policies = policies;
         this.standings = standings;
         this.devices = devices;
         this.baselines = baselines;
@@ -52,7 +70,7 @@ class Audits implements Works.Runner {
         progress.total(recorders.size());
         List<Seen> seen = new ArrayList<>();
         devices.read(List.copyOf(recorders), outcome -> {
-            seen.addAll(ofRecorder(outcome));
+            seen.addAll(ofRecorder(outcome, clock.instant()));
             progress.step(outcome instanceof Outcome.Failed);
         });
         baselines.take(cameras.stream().map(standings::of).toList());
@@ -64,19 +82,42 @@ class Audits implements Works.Runner {
                 seen.addAll(Seen.of(standing));
             }
         }
+        seen.addAll(expired(read));
         var tried = recorders.stream().map(StoredRecorder::name).collect(Collectors.toSet());
         database.write(() -> findings.take(work.id(), seen, read, tried));
         return summary(cameras.stream().map(standings::of).toList());
     }
 
-    private static List<Seen> ofRecorder(Outcome outcome) {
+    /** Overrides past their last day, on each camera that they were about. */
+    private List<Seen> expired(Set<Long> cameras) {
+        var today = LocalDate.now(clock);
+        var past = policies.overrides().stream().filter(o -> !o.countsOn(today)).toList();
+        List<Seen> seen = new ArrayList<>();
+        for (var override : past) {
+            if (override.node() instanceof Node.Camera camera) {
+                standings.all().stream()
+                        .filter(s -> s.camera().camera().equals(camera)
+                                && cameras.contains(s.camera().id()))
+                        .forEach(s -> seen.add(Seen.expired(s, override)));
+            }
+        }
+        return seen;
+    }
+
+    private static List<Seen> ofRecorder(Outcome outcome, Instant now) {
         return switch (outcome) {
             case Outcome.Failed f ->
                 List.of(Seen.unread(
                         f.recorder().name(),
                         "The recorder could not be read: " + f.why().getMessage() + "."));
+            case Outcome.OnSite o -> List.of();
             case Outcome.Reached r ->
-                Seen.clock(r.recorder().name(), r.reading().clockAhead().toSeconds()).stream()
+                Stream.of(
+                                Seen.clock(
+                                        r.recorder().name(),
+                                        r.reading().clockAhead().toSeconds()),
+                                Seen.zone(r.recorder(), r.reading().posixZone(), now))
+                        .flatMap(Optional::stream)
                         .toList();
         };
     }

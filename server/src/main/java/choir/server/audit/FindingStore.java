@@ -90,8 +90,9 @@ public class FindingStore {
         return switch (key) {
             case "reading" -> "Recorder";
             case "clock" -> "Clock";
+            case "zone" -> "Time zone";
             default ->
-                Catalogue.get(new SettingKey(key.startsWith("blocked ") ? key.substring(8) : key))
+                Catalogue.get(new SettingKey(key.substring(key.indexOf(' ') + 1)))
                         .title();
         };
     }

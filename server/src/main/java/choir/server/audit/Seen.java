@@ -5,7 +5,13 @@ import choir.drift.Deviation;
 import choir.drift.Severity;
 import choir.family.NativeValue;
 import choir.policy.EffectivePolicy.Blocked;
+import choir.policy.PolicyOverride;
+import choir.server.fleet.StoredRecorder;
 import choir.server.standing.Standing;
+import choir.week.PosixZone;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -66,6 +72,40 @@ record Seen(
                         + blocked.fixedBy().text() + " fixes it.",
                 Optional.empty(),
                 Optional.empty());
+    }
+
+    static Seen expired(Standing standing, PolicyOverride override) {
+        return new Seen(
+                standing.recorder().name(),
+                Optional.of(standing.camera().id()),
+                "expired " + override.key(),
+                "expired",
+                Cost.NONE,
+                Severity.LOW,
+                "The override of " + override.key() + " ended on "
+                        + override.until().map(Object::toString).orElse("") + " and no longer counts (it was for: "
+                        + override.because() + ").",
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    /** The device's rule for its wall clock against the zone that was entered. */
+    static Optional<Seen> zone(StoredRecorder recorder, String posix, Instant now) {
+        var zone = ZoneId.of(recorder.zone());
+        return PosixZone.parse(posix)
+                .flatMap(rule -> rule.firstDifference(zone, now))
+                .map(at -> new Seen(
+                        recorder.name(),
+                        Optional.empty(),
+                        "zone",
+                        "wrong zone",
+                        Cost.NONE,
+                        Severity.MEDIUM,
+                        "The recorder goes by " + posix + ", which is not " + recorder.zone()
+                                + ": from " + at.atZone(zone).toLocalDateTime().truncatedTo(ChronoUnit.MINUTES)
+                                + " every schedule runs at another hour than the policy means.",
+                        Optional.of(recorder.zone()),
+                        Optional.of(posix)));
     }
 
     static Seen unread(String recorder, String why) {

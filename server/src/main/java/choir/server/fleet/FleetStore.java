@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 public class FleetStore {
     private static final String RECORDER = """
             SELECT name, family, address, username, zone, manufacturer, model, firmware, serial, trouble,
-                   clock_ahead_seconds, read_at, tried_at, version
+                   clock_ahead_seconds, posix_zone, read_at, tried_at, version
             FROM recorder
             """;
     private static final String CAMERA =
@@ -139,6 +139,14 @@ public class FleetStore {
                 .param("channel", channel)
                 .param("label", label)
                 .param("device", deviceName)
+                .update();
+    }
+
+    /** A person has been at the recorder. */
+    public void seenByHand(String recorder, String at) {
+        database.change("UPDATE recorder SET read_at = :at WHERE name = :name")
+                .param("at", at)
+                .param("name", recorder)
                 .update();
     }
 

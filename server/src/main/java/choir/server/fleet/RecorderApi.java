@@ -1,13 +1,14 @@
 package choir.server.fleet;
 
-import choir.family.Families;
 import choir.family.Family;
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
+import choir.link.GenericFamily;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.server.account.Secrets;
 import choir.server.db.Database;
+import choir.server.family.KnownFamilies;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
@@ -32,13 +33,21 @@ import org.springframework.web.bind.annotation.RestController;
 /** Recorders, and where one camera stands. */
 @RestController
 class RecorderApi {
+    /**
+     * @param address, user and password are missing for a recorder without a network interface
+     * @param cameras for such a recorder, the labels of its cameras in the order of its channels
+     */
     record NewRecorder(
             String name,
-            String address,
-            String user,
-            String password,
+            @Nullable String address,
+            @Nullable String user,
+            @Nullable String password,
             @Nullable String family,
-            @Nullable String zone) {}
+            @Nullable String zone,
+            @Nullable List<String> cameras) {}
+
+    private static final String ON_SITE = "on-site";
+    private static final int MOST_CAMERAS = 256;
 
     record Credentials(String user, String password) {}
 
@@ -48,7 +57,7 @@ class RecorderApi {
     private final Database database;
     private final Journal journal;
     private final Secrets secrets;
-    private final Families families;
+    private final KnownFamilies families;
     private final RecorderLink link;
     private final Placings placings;
 
@@ -57,7 +66,7 @@ class RecorderApi {
             Database database,
             Journal journal,
             Secrets secrets,
-            Families families,
+            KnownFamilies families,
             RecorderLink link,
             Placings placings) {
         this.fleet = fleet;
@@ -85,45 +94,61 @@ class RecorderApi {
     StoredRecorder add(@RequestBody NewRecorder given, Principal who) {
         var name = new RecorderName(given.name());
         var zone = ZoneId.of(given.zone() == null ? "UTC" : given.zone());
+        if (given.family() != null && families.require(given.family()).onSite()) {
+            return addOnSite(name, families.require(given.family()), zone, given, who);
+        }
+        if (given.address() == null || given.user() == null || given.password() == null) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "a recorder needs an address, a user and a password; only one of a family without a network"
+                            + " interface goes without");
+        }
         // Checks the address before anything is stored.
         var access = new RecorderAccess(URI.create(given.address()), given.user(), given.password(), Optional.empty());
-        var family = given.family() == null ? recognised(access) : family(given.family());
+        var family = given.family() == null ? recognised(access, who) : families.require(given.family());
+        database.write(
+                () -> store(name, family, access.address().toString(), given.user(), given.password(), zone, who));
+        return fleet.recorder(name.text());
+    }
+
+    private void store(
+            RecorderName name,
+            Family family,
+            String address,
+            String user,
+            String password,
+            ZoneId zone,
+            Principal who) {
+        if (fleet.recorders().stream().anyMatch(r -> r.name().equals(name.text()))) {
+            throw new Problem(Problem.Kind.CONFLICT, "there is a recorder \"" + name + "\" already");
+        }
+        fleet.add(name, family.name(), address, user, secrets.encrypt(password), zone.getId());
+        journal.add(who.getName(), "added a recorder", name.text(), address);
+    }
+
+    /** Its cameras are there from the start, since nobody can ask it which it has. */
+    private StoredRecorder addOnSite(RecorderName name, Family family, ZoneId zone, NewRecorder given, Principal who) {
+        List<String> labels = given.cameras() == null ? List.of() : given.cameras();
+        if (labels.isEmpty() || labels.size() > MOST_CAMERAS || labels.stream().anyMatch(String::isBlank)) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "name the cameras of " + name + ", 1 to " + MOST_CAMERAS
+                            + " of them: it has no network interface to ask");
+        }
         database.write(() -> {
-            if (fleet.recorders().stream().anyMatch(r -> r.name().equals(name.text()))) {
-                throw new Problem(Problem.Kind.CONFLICT, "there is a recorder \"" + name + "\" already");
+            store(name, family, ON_SITE, "", "", zone, who);
+            for (int i = 0; i < labels.size(); i++) {
+                fleet.seen(name, "%02d".formatted(i + 1), labels.get(i), "");
             }
-            fleet.add(
-                    name,
-                    family.name(),
-                    access.address().toString(),
-                    given.user(),
-                    secrets.encrypt(given.password()),
-                    zone.getId());
-            journal.add(
-                    who.getName(),
-                    "added a recorder",
-                    name.text(),
-                    access.address().toString());
         });
         return fleet.recorder(name.text());
     }
 
-    private Family family(String name) {
-        return families.named(name)
-                .orElseThrow(() -> Problem.notFound(
-                        "family",
-                        name,
-                        families.all().stream().map(Family::name).toList()));
-    }
-
-    /** Asks the recorder what it is. */
-    private Family recognised(RecorderAccess access) {
+    /** Asks the recorder what it is; one of no known family gets one from what it says of itself. */
+    private Family recognised(RecorderAccess access, Principal who) {
         var device = link.read(access).device();
         return families.recognise(device.manufacturer(), device.model())
-                .orElseThrow(() -> new Problem(
-                        Problem.Kind.INVALID,
-                        "the recorder is a " + device.manufacturer() + " " + device.model()
-                                + ", of no family that is known; say which comes nearest"));
+                .orElseGet(() -> families.put(GenericFamily.file(link.describe(access)), who.getName()));
     }
 
     @PutMapping("/api/v1/recorders/{name}/password")

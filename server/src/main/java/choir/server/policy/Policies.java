@@ -5,6 +5,8 @@ import choir.document.PolicyReader;
 import choir.document.PolicyWriter;
 import choir.document.SettingReader;
 import choir.fleet.Node;
+import choir.policy.CalendarName;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.Layer.Statement;
 import choir.policy.PolicyBook;
@@ -12,6 +14,7 @@ import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
 import choir.policy.Template;
 import choir.policy.TemplateName;
+import choir.policy.Value;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
@@ -20,7 +23,6 @@ import choir.server.web.Versions;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,12 +34,14 @@ import org.springframework.stereotype.Component;
 @Component
 public class Policies {
     private final PolicyStore store;
+    private final CalendarStore calendars;
     private final FleetStore fleet;
     private final Database database;
     private final Journal journal;
 
-    Policies(PolicyStore store, FleetStore fleet, Database database, Journal journal) {
+    Policies(PolicyStore store, CalendarStore calendars, FleetStore fleet, Database database, Journal journal) {
         this.store = store;
+        this.calendars = calendars;
         this.fleet = fleet;
         this.database = database;
         this.journal = journal;
@@ -81,7 +85,7 @@ public class Policies {
     }
 
     Optional<PolicyStore.StoredRevision> current(TemplateName name) {
-        return store.latest().stream().filter(t -> t.name().equals(name.text())).findFirst();
+        return store.latest(name);
     }
 
     PolicyStore.StoredRevision require(TemplateName name) {
@@ -94,17 +98,14 @@ public class Policies {
 
     /** Stores a revision; to be called within a transaction. */
     void put(PolicyDocument.OfTemplate template, int revision, String who) {
-        Map<TemplateName, Template> all = new HashMap<>();
-        store.templates().forEach(t -> all.put(t.name(), t));
         template.base().ifPresent(base -> {
             if (!base.equals(template.name())) {
                 require(base);
             }
         });
-        all.put(
-                template.name(),
-                new Template(template.name(), revision, template.title(), template.base(), template.layer()));
-        PolicyBook.line(template.name(), name -> Optional.ofNullable(all.get(name)));
+        template.layer().statements().values().forEach(this::requireCalendars);
+        var fresh = new Template(template.name(), revision, template.title(), template.base(), template.layer());
+        PolicyBook.line(template.name(), name -> name.equals(fresh.name()) ? Optional.of(fresh) : store.template(name));
         var text = PolicyWriter.template(template.name(), template.title(), template.base(), template.layer());
         store.addRevision(template.name(), revision, text, who);
         journal.add(who, "wrote a template", template.name().text(), "revision " + revision);
@@ -191,6 +192,23 @@ public class Policies {
         }
     }
 
+    private void requireCalendars(Statement statement) {
+        if (statement instanceof Statement.Set(Value.SpecialDays days)) {
+            days.plans().keySet().stream()
+                    .filter(c -> !Calendars.isDate(c))
+                    .filter(c -> calendars.find(new CalendarName(c)).isEmpty())
+                    .findFirst()
+                    .ifPresent(c -> {
+                        throw Problem.notFound(
+                                "calendar",
+                                c,
+                                calendars.all().stream()
+                                        .map(k -> k.name().text())
+                                        .toList());
+                    });
+        }
+    }
+
     /** Stores an override; to be called within a transaction. */
     void put(
             Node node,
@@ -200,6 +218,7 @@ public class Policies {
             String because,
             Optional<LocalDate> until,
             String who) {
+        requireCalendars(statement);
         // The record checks the reason; its other fields were checked above.
         var checked = new PolicyOverride(0, node, key, statement, fixed, because, who, until);
         var text = statement instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null;

@@ -4,6 +4,7 @@ import choir.document.DocumentException;
 import choir.document.Fault;
 import choir.document.KnownNames;
 import choir.document.PolicyDocument;
+import choir.document.PolicyDocument.OfCalendar;
 import choir.document.PolicyDocument.OfNode;
 import choir.document.PolicyDocument.OfTemplate;
 import choir.document.PolicyReader;
@@ -32,12 +33,18 @@ final class PolicyDocuments {
         var found = read(files, Optional.empty(), faults);
         if (faults.isEmpty()) {
             Set<String> templates = new LinkedHashSet<>(there.templates());
+            Set<String> calendars = new LinkedHashSet<>(there.calendars());
             found.forEach(f -> {
-                if (f.document() instanceof OfTemplate t) {
-                    templates.add(t.name().text());
+                switch (f.document()) {
+                    case OfTemplate t -> templates.add(t.name().text());
+                    case OfCalendar c -> calendars.add(c.name().text());
+                    case OfNode n -> {
+                        // Groups and cameras are not made by policy files.
+                    }
                 }
             });
-            read(files, Optional.of(new KnownNames(templates, there.groups(), there.cameras())), faults);
+            var known = new KnownNames(templates, calendars, there.groups(), there.cameras());
+            read(files, Optional.of(known), faults);
             faults.addAll(toldTwice(found));
         }
         if (!faults.isEmpty()) {
@@ -65,6 +72,7 @@ final class PolicyDocuments {
         for (var f : found) {
             Object subject = switch (f.document()) {
                 case OfTemplate t -> t.name();
+                case OfCalendar c -> c.name();
                 case OfNode n -> n.use().isPresent() ? n.node() : new Object();
             };
             var before = first.putIfAbsent(subject, f.file());

@@ -2,10 +2,12 @@ package choir.server.policy;
 
 import choir.document.KnownNames;
 import choir.document.PolicyDocument;
+import choir.document.PolicyDocument.OfCalendar;
 import choir.document.PolicyDocument.OfNode;
 import choir.document.PolicyDocument.OfTemplate;
 import choir.document.PolicyWriter;
 import choir.fleet.Node;
+import choir.policy.CalendarName;
 import choir.policy.Layer.Statement;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
@@ -29,7 +31,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PolicyLoad {
-    /** @param kind {@code template}, {@code use} or {@code override} */
+    /** @param kind {@code template}, {@code calendar}, {@code use} or {@code override} */
     record Change(String kind, String subject, String what) {}
 
     /** Unwinds the transaction of a load that is only tried. */
@@ -37,11 +39,19 @@ class PolicyLoad {
 
     private final Policies policies;
     private final PolicyStore store;
+    private final CalendarStore calendars;
     private final FleetStore fleet;
     private final Journal journal;
     private final Database database;
 
-    PolicyLoad(Policies policies, PolicyStore store, FleetStore fleet, Journal journal, Database database) {
+    PolicyLoad(
+            Policies policies,
+            PolicyStore store,
+            CalendarStore calendars,
+            FleetStore fleet,
+            Journal journal,
+            Database database) {
+        this.calendars = calendars;
         this.policies = policies;
         this.store = store;
         this.fleet = fleet;
@@ -72,6 +82,9 @@ class PolicyLoad {
     private KnownNames known(boolean prune) {
         return new KnownNames(
                 prune ? Set.of() : store.latest().stream().map(t -> t.name()).collect(Collectors.toSet()),
+                prune
+                        ? Set.of()
+                        : calendars.all().stream().map(c -> c.name().text()).collect(Collectors.toSet()),
                 fleet.groups().stream().map(Node.Group::text).collect(Collectors.toSet()),
                 fleet.cameras().stream().map(c -> c.camera().text()).collect(Collectors.toSet()));
     }
@@ -89,6 +102,11 @@ class PolicyLoad {
         }
 
         List<Change> run() {
+            documents.forEach(d -> {
+                if (d instanceof OfCalendar c) {
+                    calendar(c);
+                }
+            });
             templates().forEach(this::template);
             nodes().forEach(this::use);
             overrides();
@@ -123,6 +141,19 @@ class PolicyLoad {
                 left.remove(next.name());
             }
             return ordered;
+        }
+
+        private void calendar(OfCalendar c) {
+            var current = calendars.find(c.name());
+            if (current.filter(s -> s.dates().equals(c.dates()) && s.title().equals(c.title()))
+                    .isEmpty()) {
+                calendars.put(c.name(), c.title(), c.dates());
+                journal.add(who, "wrote a calendar", c.name().text(), c.dates().toString());
+                changes.add(new Change(
+                        "calendar",
+                        c.name().text(),
+                        c.dates() + current.map(s -> ", before " + s.dates()).orElse("")));
+            }
         }
 
         private void template(OfTemplate t) {
@@ -238,6 +269,7 @@ class PolicyLoad {
                 }
             }
             Set<TemplateName> named = templates().stream().map(OfTemplate::name).collect(Collectors.toSet());
+            pruneCalendars();
             for (var t : store.latest()) {
                 if (!named.contains(new TemplateName(t.name()))) {
                     store.removeTemplate(new TemplateName(t.name()));
@@ -246,11 +278,29 @@ class PolicyLoad {
                 }
             }
         }
+
+        private void pruneCalendars() {
+            Set<CalendarName> named = documents.stream()
+                    .filter(OfCalendar.class::isInstance)
+                    .map(d -> ((OfCalendar) d).name())
+                    .collect(Collectors.toSet());
+            for (var c : calendars.all()) {
+                if (!named.contains(c.name())) {
+                    calendars.remove(c.name());
+                    journal.add(who, "removed a calendar", c.name().text(), "");
+                    changes.add(new Change("calendar", c.name().text(), "removed, before " + c.dates()));
+                }
+            }
+        }
     }
 
-    /** Everything in the canonical form: a file for each template, and one for what stands at groups and cameras. */
+    /** Everything in the canonical form: the calendars, a file for each template, and one for what stands at groups and cameras. */
     List<PolicyFile> save() {
         List<PolicyFile> files = new ArrayList<>();
+        var dates = calendars.all().stream().map(StoredCalendar::text).collect(Collectors.joining("---\n"));
+        if (!dates.isEmpty()) {
+            files.add(new PolicyFile("calendars.yaml", dates));
+        }
         store.latest().forEach(t -> files.add(new PolicyFile("templates/" + t.name() + ".yaml", t.text())));
         var uses = store.uses();
         Map<Node, List<PolicyOverride>> overrides =

@@ -55,6 +55,21 @@ public class PolicyStore {
         return latest().stream().map(this::template).toList();
     }
 
+    Optional<Template> template(TemplateName name) {
+        return latest(name).map(this::template);
+    }
+
+    Optional<StoredRevision> latest(TemplateName name) {
+        return database.query("""
+                        SELECT r.name, r.revision, r.text, r.author, r.at
+                        FROM template t JOIN template_revision r ON r.name = t.name AND r.revision = t.revision
+                        WHERE t.name = :name
+                        """)
+                .param("name", name.text())
+                .query(StoredRevision.class)
+                .optional();
+    }
+
     List<StoredRevision> latest() {
         return database.query("""
                         SELECT r.name, r.revision, r.text, r.author, r.at
@@ -93,7 +108,7 @@ public class PolicyStore {
         return uses;
     }
 
-    List<PolicyOverride> overrides() {
+    public List<PolicyOverride> overrides() {
         return database.query(
                         "SELECT id, node, key, value, fixed, because, author, until FROM policy_override ORDER BY id")
                 .query(PolicyStore::override)

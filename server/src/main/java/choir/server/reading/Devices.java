@@ -1,6 +1,6 @@
 package choir.server.reading;
 
-import choir.family.Families;
+import choir.family.Family;
 import choir.family.NativeValue;
 import choir.fleet.RecorderName;
 import choir.link.LinkException;
@@ -11,6 +11,7 @@ import choir.policy.SettingKey;
 import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
 import choir.server.db.Database;
+import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
 import java.net.URI;
@@ -41,12 +42,15 @@ public class Devices {
         record Reached(StoredRecorder recorder, RecorderReading reading) implements Outcome {}
 
         record Failed(StoredRecorder recorder, LinkException why) implements Outcome {}
+
+        /** It has no network interface; what it holds is known from work sheets. */
+        record OnSite(StoredRecorder recorder) implements Outcome {}
     }
 
     private final RecorderLink link;
     private final FleetStore fleet;
     private final ObservationStore observations;
-    private final Families families;
+    private final KnownFamilies families;
     private final Secrets secrets;
     private final Database database;
     private final Clock clock;
@@ -58,7 +62,7 @@ public class Devices {
             RecorderLink link,
             FleetStore fleet,
             ObservationStore observations,
-            Families families,
+            KnownFamilies families,
             Secrets secrets,
             Database database,
             Clock clock,
@@ -85,6 +89,10 @@ public class Devices {
     public List<Outcome> read(List<StoredRecorder> recorders, Consumer<Outcome> each) {
         BlockingQueue<Outcome> answers = new LinkedBlockingQueue<>();
         for (var recorder : recorders) {
+            if (isOnSite(recorder)) {
+                answers.add(new Outcome.OnSite(recorder));
+                continue;
+            }
             var access = access(recorder);
             threads.execute(() -> answers.add(ask(recorder, access)));
         }
@@ -96,6 +104,20 @@ public class Devices {
             outcomes.add(outcome);
         }
         return outcomes;
+    }
+
+    private boolean isOnSite(StoredRecorder recorder) {
+        return families.named(recorder.family()).map(Family::onSite).orElse(false);
+    }
+
+    /** A still of what a camera sees now, as JPEG. */
+    public byte[] still(StoredRecorder recorder, String channel) {
+        if (isOnSite(recorder)) {
+            throw new LinkException(
+                    LinkException.Reason.NOT_SUPPORTED, recorder.name() + " has no network interface and no picture");
+        }
+        var access = access(recorder);
+        return alone(recorder, () -> link.still(access, channel));
     }
 
     private static Outcome take(BlockingQueue<Outcome> answers) {
@@ -148,6 +170,9 @@ public class Devices {
         var name = outcome.recorder().name();
         database.write(() -> {
             switch (outcome) {
+                case Outcome.OnSite onSite -> {
+                    // Nothing was asked and nothing is new.
+                }
                 case Outcome.Failed failed ->
                     database.change("UPDATE recorder SET trouble = :trouble, tried_at = :at WHERE name = :name")
                             .param("trouble", String.valueOf(failed.why().getMessage()))
@@ -181,7 +206,7 @@ public class Devices {
     private void seen(String name, RecorderReading reading, String at) {
         database.change("""
                         UPDATE recorder SET trouble = '', manufacturer = :manufacturer, model = :model,
-                          firmware = :firmware, serial = :serial, clock_ahead_seconds = :ahead, read_at = :at,
+                          firmware = :firmware, serial = :serial, clock_ahead_seconds = :ahead, posix_zone = :zone, read_at = :at,
                           tried_at = :at
                         WHERE name = :name
                         """)
@@ -190,6 +215,7 @@ public class Devices {
                 .param("firmware", reading.device().firmware())
                 .param("serial", reading.device().serial())
                 .param("ahead", reading.clockAhead().toSeconds())
+                .param("zone", reading.posixZone())
                 .param("at", at)
                 .param("name", name)
                 .update();

@@ -14,6 +14,7 @@ import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -22,8 +23,11 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class ObservationStore {
-    /** @param since when this content was first seen */
-    public record Observation(NativeConfig config, String readAt, String since) {}
+    /**
+     * @param since when this content was first seen
+     * @param byHand who says so, for a recorder that cannot be asked
+     */
+    public record Observation(NativeConfig config, String readAt, String since, Optional<String> byHand) {}
 
     private static final int MOST_UNDERSTOOD = 50_000;
 
@@ -37,7 +41,7 @@ public class ObservationStore {
     public Map<Long, Observation> observations() {
         Map<Long, Observation> all = new HashMap<>();
         database.query("""
-                        SELECT o.camera, o.hash, o.read_at, o.since, c.body
+                        SELECT o.camera, o.hash, o.read_at, o.since, o.by_hand, c.body
                         FROM observation o JOIN content c ON c.hash = o.hash
                         """).query(row -> {
             all.put(
@@ -45,7 +49,8 @@ public class ObservationStore {
                     new Observation(
                             config(row.getString("hash"), row.getString("body")),
                             row.getString("read_at"),
-                            row.getString("since")));
+                            row.getString("since"),
+                            Optional.ofNullable(row.getString("by_hand"))));
         });
         return all;
     }
@@ -90,13 +95,24 @@ public class ObservationStore {
 
     /** To be called within a transaction. */
     public void observed(long camera, NativeConfig config, Instant at) {
+        observed(camera, config, at, null);
+    }
+
+    /** What a person says that the device holds; to be called within a transaction. */
+    public void observedByHand(long camera, NativeConfig config, Instant at, String who) {
+        observed(camera, config, at, who);
+    }
+
+    private void observed(long camera, NativeConfig config, Instant at, @Nullable String byHand) {
         database.change("""
-                        INSERT INTO observation (camera, hash, read_at, since) VALUES (:camera, :hash, :at, :at)
-                        ON CONFLICT (camera) DO UPDATE SET read_at = :at, hash = :hash,
+                        INSERT INTO observation (camera, hash, read_at, since, by_hand)
+                        VALUES (:camera, :hash, :at, :at, :byHand)
+                        ON CONFLICT (camera) DO UPDATE SET read_at = :at, hash = :hash, by_hand = :byHand,
                           since = CASE WHEN hash = :hash THEN since ELSE :at END
                         """)
                 .param("camera", camera)
                 .param("hash", content(config))
+                .param("byHand", byHand)
                 .param("at", at.toString())
                 .update();
     }

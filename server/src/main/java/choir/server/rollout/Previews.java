@@ -39,11 +39,16 @@ class Previews {
     Preview make(String selection, List<Scope> cameras, String who) {
         List<Preview.OfCamera> changing = new ArrayList<>();
         List<Preview.Unread> unread = new ArrayList<>();
+        Set<String> onSite = new TreeSet<>();
         Set<String> pauses = new TreeSet<>();
         Map<Long, String> steps = new TreeMap<>();
         int inTune = 0;
         for (var scope : cameras) {
             var standing = scope.standing();
+            if (standing.family().onSite()) {
+                onSite.add(standing.recorder().name());
+                continue;
+            }
             if (standing.held().isEmpty()) {
                 unread.add(new Preview.Unread(standing.camera().camera().text(), whyUnread(standing)));
                 continue;
@@ -61,7 +66,7 @@ class Previews {
         }
         var now = clock.instant().toString();
         long id = database.write(() -> store(selection, who, now, steps));
-        return new Preview(id, selection, now, changing, inTune, unread, List.copyOf(pauses));
+        return new Preview(id, selection, now, changing, inTune, unread, List.copyOf(onSite), List.copyOf(pauses));
     }
 
     static Map<SettingKey, Change> changes(Standing standing, Set<SettingKey> only) {

@@ -76,7 +76,14 @@ class RecorderTurn {
             given.forEach(s -> move(s, s.state(), StepState.FAILED, "not reached: " + why.getMessage()));
             return;
         }
-        var held = ((Outcome.Reached) first);
+        if (!(first instanceof Outcome.Reached held)) {
+            given.forEach(s -> move(
+                    s,
+                    s.state(),
+                    StepState.FAILED,
+                    recorder + " has no network interface; see: choir sheet show " + recorder));
+            return;
+        }
         List<Step> planned = new ArrayList<>();
         for (var step : given) {
             var config = config(held, step);
@@ -166,6 +173,7 @@ class RecorderTurn {
                             StepState.WRITING,
                             StepState.FAILED,
                             "written, but it could not be read back: " + f.why().getMessage());
+                case Outcome.OnSite o -> throw new IllegalStateException("a recorder without a network was written");
                 case Outcome.Reached r -> settle(w, config(r, w.step()).orElse(NativeConfig.EMPTY));
             }
         }

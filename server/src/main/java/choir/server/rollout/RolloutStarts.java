@@ -1,6 +1,5 @@
 package choir.server.rollout;
 
-import choir.family.Families;
 import choir.family.Family;
 import choir.family.NativeValue;
 import choir.policy.SettingKey;
@@ -8,6 +7,7 @@ import choir.rollout.Change;
 import choir.rollout.StepState;
 import choir.rollout.Waves;
 import choir.server.db.Database;
+import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.fleet.StoredRecorder;
@@ -31,12 +31,17 @@ class RolloutStarts {
     private final Works works;
     private final StepStore steps;
     private final FleetStore fleet;
-    private final Families families;
+    private final KnownFamilies families;
     private final Journal journal;
     private final Database database;
 
     RolloutStarts(
-            Works works, StepStore steps, FleetStore fleet, Families families, Journal journal, Database database) {
+            Works works,
+            StepStore steps,
+            FleetStore fleet,
+            KnownFamilies families,
+            Journal journal,
+            Database database) {
         this.works = works;
         this.steps = steps;
         this.fleet = fleet;

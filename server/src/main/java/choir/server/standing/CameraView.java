@@ -2,6 +2,8 @@ package choir.server.standing;
 
 import choir.area.CellMask;
 import choir.area.Shape;
+import choir.family.Ability;
+import choir.family.Family;
 import choir.family.NativeValue;
 import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
@@ -17,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -150,8 +153,8 @@ record CameraView(
                         .toList(),
                 week(s),
                 areas(s),
-                mask(s.translation().wanted(Catalogue.AREAS)),
-                mask(s.held().flatMap(h -> h.get(Catalogue.AREAS))),
+                mask(s.family(), s.translation().wanted(Catalogue.AREAS)),
+                mask(s.family(), s.held().flatMap(h -> h.get(Catalogue.AREAS))),
                 s.policy().blocked().stream()
                         .map(b ->
                                 new BlockedView(b.key().text(), OriginView.of(b.origin()), OriginView.of(b.fixedBy())))
@@ -197,6 +200,11 @@ record CameraView(
         return switch (effective) {
             case Effective.Scalar s -> s.value().value().text();
             case Effective.Hours h -> String.join("; ", WeekText.print(h.week()));
+            case Effective.Levels l -> String.join("; ", WeekText.print(l.week()));
+            case Effective.SpecialDays d ->
+                d.byCalendar().entrySet().stream()
+                        .map(e -> e.getKey() + ": " + e.getValue().value())
+                        .collect(Collectors.joining(" | "));
             case Effective.Areas a -> String.join(", ", a.byName().keySet());
         };
     }
@@ -206,6 +214,9 @@ record CameraView(
             case Effective.Scalar s -> s.value().fixed();
             case Effective.Hours h ->
                 h.voices().runs().stream().anyMatch(r -> r.value().fixed());
+            case Effective.Levels l ->
+                l.voices().runs().stream().anyMatch(r -> r.value().fixed());
+            case Effective.SpecialDays d -> d.byCalendar().values().stream().anyMatch(Sourced::fixed);
             case Effective.Areas a -> a.fixed();
         };
     }
@@ -214,6 +225,8 @@ record CameraView(
         return switch (effective) {
             case Effective.Scalar s -> beaten(s.value(), v -> v.text());
             case Effective.Hours h -> List.of();
+            case Effective.Levels l -> List.of();
+            case Effective.SpecialDays d -> List.of();
             case Effective.Areas a -> List.of();
         };
     }
@@ -304,9 +317,14 @@ record CameraView(
         return shape instanceof Shape.Cells(CellMask mask) ? mask.rows() : List.of();
     }
 
-    private static List<String> mask(Optional<NativeValue> value) {
-        return value.filter(NativeValue.Mask.class::isInstance)
-                .map(v -> ((NativeValue.Mask) v).mask().rows())
+    private static List<String> mask(Family family, Optional<NativeValue> value) {
+        return value.map(v -> switch (v) {
+                    case NativeValue.Mask m -> m.mask().rows();
+                    case NativeValue.Zones z
+                    when family.ability(Catalogue.AREAS).orElse(null) instanceof Ability.Zones ability ->
+                        ability.cells(z).rows();
+                    default -> List.<String>of();
+                })
                 .orElse(List.of());
     }
 }

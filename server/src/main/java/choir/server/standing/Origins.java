@@ -20,6 +20,9 @@ public final class Origins {
             case Effective.Scalar s -> Stream.of(s.value().origin());
             case Effective.Hours h ->
                 h.voices().runs().stream().map(r -> r.value().origin());
+            case Effective.Levels l ->
+                l.voices().runs().stream().map(r -> r.value().origin()).distinct();
+            case Effective.SpecialDays d -> d.byCalendar().values().stream().map(Sourced::origin);
             case Effective.Areas a -> a.byName().values().stream().flatMap(Origins::ofArea);
         };
     }

@@ -3,7 +3,6 @@ package choir.server.standing;
 import choir.area.CellMask;
 import choir.drift.Deviation;
 import choir.drift.Drift;
-import choir.family.Families;
 import choir.family.Family;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
@@ -11,13 +10,16 @@ import choir.family.Translation;
 import choir.family.Translator;
 import choir.fleet.Node;
 import choir.fleet.Selection;
+import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
 import choir.policy.PolicyBook;
 import choir.server.db.Database;
+import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.fleet.StoredRecorder;
+import choir.server.policy.CalendarStore;
 import choir.server.policy.PolicyStore;
 import choir.server.reading.ObservationStore;
 import choir.server.web.Problem;
@@ -61,8 +63,9 @@ public class Standings {
 
     private final FleetStore fleet;
     private final PolicyStore policies;
+    private final CalendarStore calendars;
     private final ObservationStore observations;
-    private final Families families;
+    private final KnownFamilies families;
     private final Database database;
     private final Clock clock;
     private @Nullable Known known;
@@ -70,12 +73,14 @@ public class Standings {
     Standings(
             FleetStore fleet,
             PolicyStore policies,
+            CalendarStore calendars,
             ObservationStore observations,
-            Families families,
+            KnownFamilies families,
             Database database,
             Clock clock) {
         this.fleet = fleet;
         this.policies = policies;
+        this.calendars = calendars;
         this.observations = observations;
         this.families = families;
         this.database = database;
@@ -120,17 +125,19 @@ public class Standings {
     }
 
     private Map<Node.Camera, Standing> compute() {
-        return new Computation(policies.book()).run();
+        return new Computation(policies.book(), calendars.calendars()).run();
     }
 
     private final class Computation {
         private final PolicyBook book;
+        private final Calendars dates;
         private final Map<Wanted, Translation> translations = new HashMap<>();
         private final Map<Held, List<Deviation>> comparisons = new HashMap<>();
         private final Map<Node.Group, Set<String>> templates = new HashMap<>();
 
-        Computation(PolicyBook book) {
+        Computation(PolicyBook book, Calendars dates) {
             this.book = book;
+            this.dates = dates;
         }
 
         Map<Node.Camera, Standing> run() {
@@ -175,7 +182,7 @@ public class Standings {
         private Translation translation(EffectivePolicy policy, Family family, Optional<CellMask> mask) {
             return translations.computeIfAbsent(
                     new Wanted(new Identity(policy), family.name(), mask),
-                    w -> Translator.translate(policy, family, mask));
+                    w -> Translator.translate(policy, family, mask, dates));
         }
 
         private Set<String> templates(StoredCamera camera) {

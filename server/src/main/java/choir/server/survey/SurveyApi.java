@@ -2,6 +2,7 @@ package choir.server.survey;
 
 import choir.fleet.Node;
 import choir.policy.Catalogue;
+import choir.server.policy.CalendarStore;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.survey.Proposal;
@@ -43,9 +44,11 @@ class SurveyApi {
     private static final int MOST_NAMES = 100;
 
     private final Standings standings;
+    private final CalendarStore calendars;
     private final Clock clock;
 
-    SurveyApi(Standings standings, Clock clock) {
+    SurveyApi(Standings standings, CalendarStore calendars, Clock clock) {
+        this.calendars = calendars;
         this.standings = standings;
         this.clock = clock;
     }
@@ -64,7 +67,8 @@ class SurveyApi {
                 .filter(s -> groups.contains(s.camera().group()) && s.held().isPresent())
                 .map(SurveyApi::surveyed)
                 .toList();
-        var proposal = Proposal.describing(whole, "as found by the survey of " + LocalDate.now(clock), who.getName());
+        var proposal = Proposal.describing(
+                whole, calendars.calendars(), "as found by the survey of " + LocalDate.now(clock), who.getName());
         return new Survey(
                 read.size(),
                 unread,

@@ -1,8 +1,6 @@
-package choir.onvif;
+package choir.document;
 
 import choir.week.Week;
-import java.io.IOException;
-import java.io.StringReader;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -14,11 +12,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Collectors;
-import net.fortuna.ical4j.data.CalendarBuilder;
-import net.fortuna.ical4j.data.ParserException;
 import net.fortuna.ical4j.model.Calendar;
-import net.fortuna.ical4j.model.Component;
 import net.fortuna.ical4j.model.Property;
 import net.fortuna.ical4j.model.WeekDay;
 import net.fortuna.ical4j.model.component.VEvent;
@@ -26,14 +22,16 @@ import net.fortuna.ical4j.model.property.DtEnd;
 import net.fortuna.ical4j.model.property.DtStart;
 import net.fortuna.ical4j.model.property.ProdId;
 import net.fortuna.ical4j.model.property.RRule;
+import net.fortuna.ical4j.model.property.Summary;
 import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 
 /**
- * A recorder's weekly schedule as iCalendar (RFC 5545). What is written is the baseline of the schedule service: weekly
- * events of the year 1970, cut at midnight, local time. What is read may also recur daily or run over midnight.
+ * A week as iCalendar (RFC 5545), the summary of an event being its value. What is written is what recorders take: weekly
+ * events of the year 1970, cut at midnight, local time. What is read may also recur daily or run over midnight; later
+ * events paint over earlier ones.
  */
-final class ScheduleCalendar {
+public final class WeekCalendar {
     private static final LocalDate MONDAY = LocalDate.of(1970, 1, 5);
     private static final List<WeekDay.Day> DAYS = List.of(
             WeekDay.Day.MO,
@@ -44,31 +42,26 @@ final class ScheduleCalendar {
             WeekDay.Day.SA,
             WeekDay.Day.SU);
 
-    private ScheduleCalendar() {}
+    private WeekCalendar() {}
 
-    /** The minutes in which the schedule is active. */
-    static Week<Boolean> read(String text) throws NotUnderstood {
-        Week<Boolean> week = Week.silent();
-        try {
-            Calendar calendar = new CalendarBuilder()
-                    .build(new StringReader(text.replace("\r\n", "\n").replace("\n", "\r\n")));
-            for (VEvent event : calendar.<VEvent>getComponents(Component.VEVENT)) {
-                week = add(week, event);
-            }
-            return week;
-        } catch (IOException | ParserException | RuntimeException e) {
-            throw new NotUnderstood("a schedule is not iCalendar that can be understood: " + e.getMessage(), e);
+    /**
+     * The week that the text describes.
+     *
+     * @param value of an event with that summary
+     * @throws CalendarException when it is not iCalendar, or holds an event that is none of a week
+     */
+    public static <V> Week<V> read(String text, Function<String, V> value) {
+        Week<V> week = Week.silent();
+        for (var event : CalendarException.events(text)) {
+            var summary = event.<Summary>getProperty(Property.SUMMARY)
+                    .map(Summary::getValue)
+                    .orElse("");
+            week = CalendarException.about(event, week, (e, w) -> add(w, e, value.apply(summary)));
         }
+        return week;
     }
 
-    /** A schedule that a device may use and this client does not understand. */
-    static final class NotUnderstood extends Exception {
-        NotUnderstood(String message, Throwable cause) {
-            super(message, cause);
-        }
-    }
-
-    private static Week<Boolean> add(Week<Boolean> week, VEvent event) {
+    private static <V> Week<V> add(Week<V> week, VEvent event, V value) {
         var start = local(event.<DtStart<Temporal>>getProperty(Property.DTSTART)
                 .orElseThrow()
                 .getDate());
@@ -77,10 +70,10 @@ final class ScheduleCalendar {
                 .orElse(start.plusDays(1));
         long minutes = Duration.between(start, end).toMinutes();
         if (minutes <= 0 || minutes > Week.MINUTES) {
-            throw new IllegalArgumentException("an event of " + minutes + " minutes");
+            throw new IllegalArgumentException("it lasts " + minutes + " minutes");
         }
         var rule = event.<RRule<Temporal>>getProperty(Property.RRULE)
-                .orElseThrow(() -> new IllegalArgumentException("an event that does not recur"))
+                .orElseThrow(() -> new IllegalArgumentException("it does not recur"))
                 .getRecur();
         var days = switch (rule.getFrequency()) {
             case WEEKLY ->
@@ -90,22 +83,22 @@ final class ScheduleCalendar {
                                 .map(d -> DAYS.indexOf(d.getDay()))
                                 .toList();
             case DAILY -> List.of(0, 1, 2, 3, 4, 5, 6);
-            default -> throw new IllegalArgumentException("an event that recurs " + rule.getFrequency());
+            default -> throw new IllegalArgumentException("it recurs " + rule.getFrequency() + ", not daily or weekly");
         };
         var painted = week;
         for (int day : days) {
             int from = day * Week.DAY + start.getHour() * 60 + start.getMinute();
-            painted = paint(painted, from, from + (int) minutes);
+            painted = paint(painted, from, from + (int) minutes, value);
         }
         return painted;
     }
 
-    private static Week<Boolean> paint(Week<Boolean> week, int from, int to) {
-        var painted = week.paint(from, Math.min(to, Week.MINUTES), true);
-        return to > Week.MINUTES ? painted.paint(0, to - Week.MINUTES, true) : painted;
+    private static <V> Week<V> paint(Week<V> week, int from, int to, V value) {
+        var painted = week.paint(from, Math.min(to, Week.MINUTES), value);
+        return to > Week.MINUTES ? painted.paint(0, to - Week.MINUTES, value) : painted;
     }
 
-    private static LocalDateTime local(Temporal time) {
+    static LocalDateTime local(Temporal time) {
         return switch (time) {
             case LocalDateTime t -> t;
             case LocalDate d -> d.atStartOfDay();
@@ -114,16 +107,18 @@ final class ScheduleCalendar {
         };
     }
 
-    private record Times(int from, int to) {}
+    private record Times(int from, int to, String summary) {}
 
-    static String write(Week<Boolean> week) {
+    public static <V> String write(Week<V> week, Function<V, String> summary) {
         Map<Times, TreeSet<Integer>> days = new LinkedHashMap<>();
         for (var run : week.runs()) {
             for (int from = run.from(); from < run.to(); ) {
                 int midnight = (from / Week.DAY + 1) * Week.DAY;
                 int to = Math.min(midnight, run.to());
                 int day = from / Week.DAY;
-                days.computeIfAbsent(new Times(from - day * Week.DAY, to - day * Week.DAY), t -> new TreeSet<>())
+                days.computeIfAbsent(
+                                new Times(from - day * Week.DAY, to - day * Week.DAY, summary.apply(run.value())),
+                                t -> new TreeSet<>())
                         .add(day);
                 from = to;
             }
@@ -139,10 +134,10 @@ final class ScheduleCalendar {
 
     private static VEvent event(int number, Times times, TreeSet<Integer> days) {
         var midnight = MONDAY.plusDays(days.first()).atStartOfDay();
-        var event = new VEvent(midnight.plusMinutes(times.from()), midnight.plusMinutes(times.to()), "recording");
+        var event = new VEvent(midnight.plusMinutes(times.from()), midnight.plusMinutes(times.to()), times.summary());
         var on = days.stream()
                 .map(d -> DayOfWeek.of(d + 1))
-                .map(ScheduleCalendar::code)
+                .map(WeekCalendar::code)
                 .collect(Collectors.joining(","));
         event.add(new RRule<>("FREQ=WEEKLY;BYDAY=" + on));
         event.add(new Uid(number + "@choir"));

@@ -1,0 +1,128 @@
+package choir.document;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import choir.policy.Value;
+import choir.week.DateSet;
+import choir.week.TriggerSet;
+import choir.week.Week;
+import choir.week.WeekText;
+import java.io.StringReader;
+import java.util.List;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.model.component.VEvent;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CalendarTest {
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "daily continuous",
+                "mon-fri 06:00-18:30 continuous",
+                "sun 22:00-04:00 continuous",
+                "mon 00:00-00:01 continuous;sun 23:59-24:00 continuous"
+            })
+    void schedulesSurviveTheirCalendar(String lines) {
+        Week<Boolean> week = WeekText.parse(List.of(lines.split(";"))).map(t -> true);
+        assertThat(WeekCalendar.read(WeekCalendar.write(week, on -> "x"), s -> true))
+                .isEqualTo(week);
+    }
+
+    @Test
+    void anEmptyScheduleIsNeverActive() {
+        assertThat(WeekCalendar.read(WeekCalendar.write(Week.silent(), on -> "x"), s -> true)
+                        .isSilent())
+                .isTrue();
+    }
+
+    @Test
+    void readsEventsOverMidnightDailyOnesAndFoldedLines() {
+        var text = """
+                BEGIN:VCALENDAR
+                VERSION:2.0
+                PRODID:-//recorder//EN
+                BEGIN:VEVENT
+                SUMMARY:a very long summary that was folded by the recorder since it is long
+                 er than a line may be
+                DTSTART:19700105T220000
+                DTEND:19700106T040000
+                RRULE:FREQ=WEEKLY;BYDAY=FR,SU
+                UID:1
+                END:VEVENT
+                BEGIN:VEVENT
+                DTSTART:19700105T120000
+                DTEND:19700105T130000
+                RRULE:FREQ=DAILY
+                UID:2
+                END:VEVENT
+                END:VCALENDAR
+                """;
+        assertThat(WeekText.print(WeekCalendar.read(text, s -> true).map(b -> "on")))
+                .containsExactly("daily 12:00-13:00 on", "fri,sun 22:00-04:00 on");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "BEGIN:VCALENDAR",
+                "hello",
+                "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nDTSTART:19700105T120000\nDTEND:19700105T130000\nUID:1\nEND:VEVENT\nEND:VCALENDAR\n",
+                "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nDTSTART:19700105T120000\nDTEND:19700105T130000\nRRULE:FREQ=YEARLY\nUID:1\nEND:VEVENT\nEND:VCALENDAR\n"
+            })
+    void aScheduleThatIsNotUnderstoodSaysSo(String text) {
+        assertThatThrownBy(() -> WeekCalendar.read(text, s -> true)).isInstanceOf(CalendarException.class);
+    }
+
+    @ParameterizedTest
+    @EnumSource(DateCalendar.Form.class)
+    void datesSurviveTheirCalendar(DateCalendar.Form form) {
+        var dates = DateSet.parse("2027-01-01, 2027-06-28..2027-07-02, 02-29 yearly, 12-25 yearly");
+        assertThat(DateCalendar.read(DateCalendar.write("public-holidays", dates, form)))
+                .isEqualTo(dates);
+    }
+
+    @Test
+    void whatIsWrittenIsValidByTheLibrarysOwnRules() throws Exception {
+        var week = WeekText.parse(List.of("daily motion", "mon-fri 06:00-18:30 continuous"));
+        for (var text : List.of(
+                WeekCalendar.write(week, TriggerSet::toString),
+                DateCalendar.write("x", DateSet.parse("12-25 yearly"), DateCalendar.Form.DATES))) {
+            var calendar = new CalendarBuilder().build(new StringReader(text));
+            assertThat(calendar.validate().hasErrors()).as(text).isFalse();
+            assertThat(calendar.<VEvent>getComponents("VEVENT")).isNotEmpty();
+        }
+    }
+
+    @Test
+    void aWeekOfTriggersIsTakenWhereAWeekIsExpected() {
+        var week = WeekText.parse(List.of("daily motion", "mon-fri 06:00-18:30 continuous", "sat none"));
+        var value = SettingReader.read(
+                "recording.week",
+                "|\n"
+                        + WeekCalendar.write(week, TriggerSet::toString)
+                                .replace("\r", "")
+                                .indent(2));
+        assertThat(value).isEqualTo(new Value.Hours(week, false));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "DTSTART:20271225T120000\nDTEND:20271225T130000",
+                "DTSTART;VALUE=DATE:20271225\nRRULE:FREQ=MONTHLY",
+                "DTSTART;VALUE=DATE:20271225\nRRULE:FREQ=YEARLY;COUNT=3",
+                "DTSTART;VALUE=DATE:20271225\nDTEND;VALUE=DATE:20201225",
+                "SUMMARY:nothing"
+            })
+    void anEventThatIsNoDateIsNamed(String event) {
+        var text = "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nSUMMARY:Sailing day\nUID:1\n" + event
+                + "\nEND:VEVENT\nEND:VCALENDAR\n";
+        assertThatThrownBy(() -> DateCalendar.read(text))
+                .isInstanceOf(CalendarException.class)
+                .hasMessageContaining("the event");
+    }
+}

@@ -1,0 +1,85 @@
+package choir.server.family;
+
+import choir.family.Families;
+import choir.family.Family;
+import choir.family.FamilyReader;
+import choir.server.db.Database;
+import choir.server.web.Problem;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** The families that Choir ships with, and those that were added here or made from what a recorder said of itself. */
+@Component
+public class KnownFamilies {
+    record Stored(String name, String text, String author, String at) {}
+
+    private static final Families SHIPPED = Families.shipped();
+
+    private final Database database;
+    private final Clock clock;
+    private volatile Families families;
+
+    KnownFamilies(Database database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+        this.families = load();
+    }
+
+    private Families load() {
+        return SHIPPED.with(
+                stored().stream().map(s -> FamilyReader.read(s.text())).toList());
+    }
+
+    List<Stored> stored() {
+        return database.query("SELECT name, text, author, at FROM family ORDER BY name")
+                .query(Stored.class)
+                .list();
+    }
+
+    public Optional<Family> named(String name) {
+        return families.named(name);
+    }
+
+    public Family require(String name) {
+        return named(name)
+                .orElseThrow(() -> Problem.notFound(
+                        "family",
+                        name,
+                        families.all().stream().map(Family::name).toList()));
+    }
+
+    public Optional<Family> recognise(String manufacturer, String model) {
+        return families.recognise(manufacturer, model);
+    }
+
+    public List<Family> all() {
+        return List.copyOf(families.all());
+    }
+
+    /**
+     * Adds a family, or replaces one that was added before.
+     *
+     * @throws choir.document.DocumentException with the place of each fault
+     */
+    public Family put(String text, String author) {
+        var family = FamilyReader.read(text);
+        if (SHIPPED.named(family.name()).isPresent()) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "\"" + family.name() + "\" is a family that Choir ships with; give yours another name");
+        }
+        database.write(() -> database.change("""
+                        INSERT INTO family (name, text, author, at) VALUES (:name, :text, :author, :at)
+                        ON CONFLICT (name) DO UPDATE SET text = :text, author = :author, at = :at
+                        """)
+                .param("name", family.name())
+                .param("text", text)
+                .param("author", author)
+                .param("at", clock.instant().toString())
+                .update());
+        families = load();
+        return family;
+    }
+}

@@ -1,0 +1,68 @@
+package choir.server.policy;
+
+import choir.policy.CalendarName;
+import choir.policy.Calendars;
+import choir.server.db.Database;
+import choir.week.DateSet;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** The calendars that special days speak of. */
+@Component
+public class CalendarStore {
+    private final Database database;
+
+    CalendarStore(Database database) {
+        this.database = database;
+    }
+
+    public Calendars calendars() {
+        Map<CalendarName, DateSet> byName =
+                all().stream().collect(Collectors.toMap(StoredCalendar::name, StoredCalendar::dates));
+        return new Calendars(byName);
+    }
+
+    List<StoredCalendar> all() {
+        return database.query("SELECT name, title, dates, version FROM calendar ORDER BY name")
+                .query(CalendarStore::calendar)
+                .list();
+    }
+
+    Optional<StoredCalendar> find(CalendarName name) {
+        return database.query("SELECT name, title, dates, version FROM calendar WHERE name = :name")
+                .param("name", name.text())
+                .query(CalendarStore::calendar)
+                .optional();
+    }
+
+    private static StoredCalendar calendar(ResultSet row, int number) throws SQLException {
+        return new StoredCalendar(
+                new CalendarName(row.getString("name")),
+                row.getString("title"),
+                DateSet.parse(row.getString("dates")),
+                row.getLong("version"));
+    }
+
+    /** Adds or replaces; to be called within a transaction. */
+    void put(CalendarName name, String title, DateSet dates) {
+        database.change("""
+                        INSERT INTO calendar (name, title, dates) VALUES (:name, :title, :dates)
+                        ON CONFLICT (name) DO UPDATE SET title = :title, dates = :dates, version = version + 1
+                        """)
+                .param("name", name.text())
+                .param("title", title)
+                .param("dates", dates.toString())
+                .update();
+    }
+
+    void remove(CalendarName name) {
+        database.change("DELETE FROM calendar WHERE name = :name")
+                .param("name", name.text())
+                .update();
+    }
+}
