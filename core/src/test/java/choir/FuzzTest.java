@@ -4,13 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.area.CellGrid;
 import choir.area.CellMask;
+import choir.document.DateCalendar;
 import choir.document.PolicyReader;
 import choir.document.SettingReader;
+import choir.document.WeekCalendar;
 import choir.family.FamilyReader;
 import choir.family.NativeValue;
+import choir.family.Zone;
 import choir.fleet.Node;
 import choir.fleet.Selection;
+import choir.link.AddressRange;
 import choir.policy.Catalogue;
+import choir.week.DateSet;
+import choir.week.DayPlan;
+import choir.week.PosixZone;
+import choir.week.TriggerSet;
 import choir.week.WeekText;
 import java.util.List;
 import java.util.function.Consumer;
@@ -98,9 +106,13 @@ class FuzzTest {
                                 extends: house
                                 motion:
                                   sensitivity: auto, else 55
+                                  sensitivity-by-time: [daily 21:00-05:30: 45]
                                   areas: [{ignore: swell, polygon: [[0, 0.72], [1, 0.66], [1, 1]], threshold: 0.3%}]
                                 recording: {week: {replace: true, windows: [daily: motion]}, before-event: 6s}
                                 fixed: [recording.before-event]
+                                ---
+                                calendar: public-holidays
+                                dates: [2027-01-01, 12-25 yearly, 2027-06-28..2027-07-02]
                                 ---
                                 camera: haldr-1/07
                                 set: {motion.threshold: 0.25%}
@@ -121,6 +133,33 @@ class FuzzTest {
                                 List.of(
                                         CellMask.all(new CellGrid(22, 18)).packed(),
                                         CellMask.none(new CellGrid(22, 18)).packed())),
+                        new Reader(
+                                "calendar of dates",
+                                DateCalendar::read,
+                                List.of(DateCalendar.write(
+                                        "holidays",
+                                        DateSet.parse("2027-01-01, 2027-06-28..2027-07-02, 12-25 yearly"),
+                                        DateCalendar.Form.DATES))),
+                        new Reader(
+                                "calendar of a week",
+                                t -> WeekCalendar.read(t, TriggerSet::parse),
+                                List.of(WeekCalendar.write(
+                                        WeekText.parse(List.of("daily motion", "fri 22:00-04:00 continuous")),
+                                        TriggerSet::toString))),
+                        new Reader(
+                                "dates", DateSet::parse, List.of("2027-01-01, 2027-06-28..2027-07-02, 12-25 yearly")),
+                        new Reader(
+                                "plan of a special day",
+                                t -> DayPlan.parse(t.lines().toList()),
+                                List.of("daily none\ndaily 08:00-12:00 motion,alarm")),
+                        new Reader(
+                                "polygon",
+                                t -> SettingReader.read("motion.areas", "[{watch: a, polygon: " + t + "}]"),
+                                List.of("[[0, 0.72], [1, 0.66], [1, 1], [0, 1]]", "[[0.5, 0], [1, 1], [0, 1]]")),
+                        new Reader("corners of a device", t -> Zone.of("a", t), List.of("0,0 100,0 50,50 0,100")),
+                        new Reader("zone rule", PosixZone::parse, List.of("CET-1CEST,M3.5.0,M10.5.0/3", "<-03>3")),
+                        new Reader(
+                                "address range", AddressRange::parse, List.of("10.20.0.1-10.20.0.40", "10.20.0.0/26")),
                         new Reader("node", Node::parse, List.of("fleet/terminals/haldr", "camera:haldr-1/07")),
                         new Reader(
                                 "native value",
@@ -129,6 +168,9 @@ class FuzzTest {
                                         "flag:on",
                                         "item:50",
                                         "week:daily motion; sun none",
+                                        "zones:pier:0,0 50,0 50,50|gate:1,1 2,1 2,2",
+                                        "levels:daily 21:00-05:30 45",
+                                        "days:holidays^12-25 yearly^daily continuous",
                                         "mask:22x18:"
                                                 + CellMask.all(new CellGrid(22, 18))
                                                         .packed())))
@@ -163,6 +205,7 @@ class FuzzTest {
                 "1/4",
                 "10s every 30min",
                 "daily motion",
+                "{public-holidays: daily continuous, 2027-03-01: daily none}",
                 "[{watch: gangway, rectangle: [[0, 0], [0.5, 1]]}]",
                 "main");
         for (int round = 0; round < ROUNDS / 10; round++) {

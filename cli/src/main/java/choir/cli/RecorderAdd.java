@@ -33,8 +33,10 @@ final class RecorderAdd extends Act {
             description = "for a recorder without a network interface: its cameras, one option each, in order")
     private List<String> cameras = List.of();
 
-    @Option(names = "--zone", description = "the recorder's time zone, such as Atlantic/Faroe", defaultValue = "UTC")
-    private String zone = "UTC";
+    @Option(
+            names = "--zone",
+            description = "the recorder's time zone, such as Atlantic/Faroe; without it one that fits its clock")
+    private @Nullable String zone;
 
     @Override
     int run(Client service) {
@@ -52,7 +54,9 @@ final class RecorderAdd extends Act {
         if (!cameras.isEmpty()) {
             body.put("cameras", cameras);
         }
-        body.put("zone", zone);
+        if (zone != null) {
+            body.put("zone", zone);
+        }
         if (family != null) {
             body.put("family", family);
         }

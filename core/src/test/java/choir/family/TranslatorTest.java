@@ -23,7 +23,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class TranslatorTest {
     private static final Families FAMILIES = Families.shipped();
 
-    private static EffectivePolicy policy(String settings) {
+    static EffectivePolicy policy(String settings) {
         var read = (choir.document.PolicyDocument.OfTemplate)
                 choir.document.PolicyReader.read("template: x\n" + settings).getFirst();
         var name = new TemplateName("x");

@@ -239,4 +239,57 @@ class PolicyBookTest {
         assertThat(Optional.of(book(EXAMPLE).templatesReaching(CAMERA, QUAY)).orElseThrow())
                 .containsExactly("house", "night-lamps");
     }
+
+    private static final String DAYS_AND_LEVELS = """
+            template: house
+            motion: {sensitivity-by-time: [daily 21:00-05:00: 45]}
+            recording:
+              special-days: {holidays: daily continuous, winter: daily motion}
+            ---
+            template: quay
+            motion: {sensitivity-by-time: [daily 04:00-06:00: 60]}
+            recording:
+              special-days: {winter: remove, holidays: daily none, 2027-06-19: daily continuous}
+            ---
+            group: fleet
+            use: [house]
+            ---
+            group: fleet/terminals/haldr/quay
+            use: [quay]
+            """;
+
+    @Test
+    void specialDaysLayerByCalendarAndValuesByTimeByTheMinute() {
+        var policy = book(DAYS_AND_LEVELS).of(CAMERA, QUAY);
+        var days = policy.specialDays().orElseThrow().byCalendar();
+        assertThat(days.keySet()).containsExactly("holidays", "2027-06-19");
+        assertThat(days.get("holidays").value()).hasToString("daily none");
+        assertThat(days.get("holidays").beaten())
+                .singleElement()
+                .satisfies(b -> assertThat(b.value()).hasToString("daily continuous"));
+        var levels =
+                (Effective.Levels) policy.get(Catalogue.SENSITIVITY_BY_TIME).orElseThrow();
+        assertThat(choir.week.WeekText.print(levels.week()))
+                .containsExactly("daily 04:00-06:00 60", "daily 21:00-04:00 45");
+    }
+
+    @Test
+    void aFixedSpecialDayStaysAndUnsetTakesTheOthers() {
+        var policy = book(DAYS_AND_LEVELS.replaceFirst("---", "fixed: [recording.special-days]\n---") + """
+                        ---
+                        camera: haldr-1/07
+                        unset: [recording.special-days, motion.sensitivity-by-time]
+                        because: a test
+                        """)
+                .of(CAMERA, QUAY);
+        assertThat(policy.specialDays()
+                        .orElseThrow()
+                        .byCalendar()
+                        .get("holidays")
+                        .value())
+                .hasToString("daily continuous");
+        assertThat(policy.specialDays().orElseThrow().byCalendar()).containsOnlyKeys("holidays", "winter");
+        assertThat(policy.get(Catalogue.SENSITIVITY_BY_TIME)).isEmpty();
+        assertThat(policy.blocked()).isNotEmpty();
+    }
 }

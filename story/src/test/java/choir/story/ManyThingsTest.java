@@ -228,7 +228,7 @@ class ManyThingsTest {
     @Test
     @Order(12)
     void helpIsThereForCommandsAndForWhatTheyShare() {
-        assertThat(choir.choir("help").out()).contains("selections, weeks, exit-codes");
+        assertThat(choir.choir("help").out()).contains("selections, weeks, special-days, exit-codes");
         assertThat(choir.choir("help", "weeks").out()).contains("fri-mon 22:00-04:00 motion");
         assertThat(choir.choir("help", "rollout").out()).contains("undo");
         assertThat(choir.choir("rollout", "start", "--help").out()).contains("--may-fail");

@@ -6,14 +6,17 @@ import choir.fleet.RecorderName;
 import choir.link.GenericFamily;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
+import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
+import choir.week.PosixZone;
 import java.net.URI;
 import java.security.Principal;
+import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
@@ -60,6 +63,8 @@ class RecorderApi {
     private final KnownFamilies families;
     private final RecorderLink link;
     private final Placings placings;
+    private final ServiceSettings settings;
+    private final Clock clock;
 
     RecorderApi(
             FleetStore fleet,
@@ -68,7 +73,11 @@ class RecorderApi {
             Secrets secrets,
             KnownFamilies families,
             RecorderLink link,
-            Placings placings) {
+            Placings placings,
+            ServiceSettings settings,
+            Clock clock) {
+        this.settings = settings;
+        this.clock = clock;
         this.fleet = fleet;
         this.database = database;
         this.journal = journal;
@@ -93,9 +102,9 @@ class RecorderApi {
     @ResponseStatus(HttpStatus.CREATED)
     StoredRecorder add(@RequestBody NewRecorder given, Principal who) {
         var name = new RecorderName(given.name());
-        var zone = ZoneId.of(given.zone() == null ? "UTC" : given.zone());
+        var said = Optional.ofNullable(given.zone()).map(ZoneId::of);
         if (given.family() != null && families.require(given.family()).onSite()) {
-            return addOnSite(name, families.require(given.family()), zone, given, who);
+            return addOnSite(name, families.require(given.family()), said.orElse(settings.zone()), given, who);
         }
         if (given.address() == null || given.user() == null || given.password() == null) {
             throw new Problem(
@@ -105,7 +114,9 @@ class RecorderApi {
         }
         // Checks the address before anything is stored.
         var access = new RecorderAccess(URI.create(given.address()), given.user(), given.password(), Optional.empty());
+        var posix = given.family() == null ? link.read(access).posixZone() : "";
         var family = given.family() == null ? recognised(access, who) : families.require(given.family());
+        var zone = said.orElseGet(() -> proposed(posix));
         database.write(
                 () -> store(name, family, access.address().toString(), given.user(), given.password(), zone, who));
         return fleet.recorder(name.text());
@@ -142,6 +153,24 @@ class RecorderApi {
             }
         });
         return fleet.recorder(name.text());
+    }
+
+    /** The service's own zone if the recorder's clock goes by the same rule, else the first zone that does. */
+    private ZoneId proposed(String posix) {
+        var own = settings.zone();
+        var rule = PosixZone.parse(posix);
+        if (rule.isEmpty() || rule.get().firstDifference(own, clock.instant()).isEmpty()) {
+            return own;
+        }
+        return ZoneId.getAvailableZoneIds().stream()
+                .filter(id ->
+                        id.matches("(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.*"))
+                .sorted()
+                .map(ZoneId::of)
+                .filter(zone ->
+                        rule.get().firstDifference(zone, clock.instant()).isEmpty())
+                .findFirst()
+                .orElse(own);
     }
 
     /** Asks the recorder what it is; one of no known family gets one from what it says of itself. */
