@@ -9,7 +9,7 @@ import picocli.CommandLine.Parameters;
 
 @Command(name = "add", description = "Add a family from its file, or replace one that was added before.")
 final class FamilyAdd extends Act {
-    private static final Pattern NAME = Pattern.compile("(?m)^family: *([^ #]+)");
+    private static final Pattern NAME = Pattern.compile("(?m)^family: *([^\\s#]+)");
 
     @Parameters(paramLabel = "FILE", description = "see: choir family show tern")
     private Path file = Path.of("");

@@ -20,12 +20,11 @@ class DoorsTest {
     private static final Set<String> OPEN_TO_ALL =
             Set.of("POST /api/v1/session", "POST /api/v1/session/password", "POST /api/v1/session/token");
     /** What a technician may do and a viewer may not. */
-    private static final Set<String> TECHNICIAN =
-            Set.of(
-                    "POST /api/v1/readings",
-                    "POST /api/v1/audits",
-                    "POST /api/v1/previews",
-                    "POST /api/v1/recorders/{name}/sheet/ticks");
+    private static final Set<String> TECHNICIAN = Set.of(
+            "POST /api/v1/readings",
+            "POST /api/v1/audits",
+            "POST /api/v1/previews",
+            "POST /api/v1/recorders/{name}/sheet/ticks");
 
     private static final Set<String> ADMINISTRATOR = Set.of(
             "POST /api/v1/recorders",

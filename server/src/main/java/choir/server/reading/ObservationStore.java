@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
@@ -38,12 +39,13 @@ public class ObservationStore {
         this.database = database;
     }
 
-    public Map<Long, Observation> observations() {
+    /** @param recorder of which alone they are wanted; empty for all */
+    public Map<Long, Observation> observations(Optional<String> recorder) {
         Map<Long, Observation> all = new HashMap<>();
-        database.query("""
+        of(recorder, """
                         SELECT o.camera, o.hash, o.read_at, o.since, o.by_hand, c.body
                         FROM observation o JOIN content c ON c.hash = o.hash
-                        """).query(row -> {
+                        """, "o.camera").query(row -> {
             all.put(
                     row.getLong("camera"),
                     new Observation(
@@ -55,9 +57,16 @@ public class ObservationStore {
         return all;
     }
 
-    public Map<Long, NativeConfig> baselines() {
+    private JdbcClient.StatementSpec of(Optional<String> recorder, String sql, String camera) {
+        return recorder.map(name -> database.query(
+                                sql + " WHERE " + camera + " IN (SELECT id FROM camera WHERE recorder = :recorder)")
+                        .param("recorder", name))
+                .orElseGet(() -> database.query(sql));
+    }
+
+    public Map<Long, NativeConfig> baselines(Optional<String> recorder) {
         Map<Long, NativeConfig> all = new HashMap<>();
-        database.query("SELECT b.camera, b.hash, c.body FROM baseline b JOIN content c ON c.hash = b.hash")
+        of(recorder, "SELECT b.camera, b.hash, c.body FROM baseline b JOIN content c ON c.hash = b.hash", "b.camera")
                 .query(row -> {
                     all.put(row.getLong("camera"), config(row.getString("hash"), row.getString("body")));
                 });
@@ -73,16 +82,17 @@ public class ObservationStore {
                 .optional();
     }
 
-    public Map<Long, Map<SettingKey, Attempt>> attempts() {
+    public Map<Long, Map<SettingKey, Attempt>> attempts(Optional<String> recorder) {
         Map<Long, Map<SettingKey, Attempt>> all = new HashMap<>();
-        database.query("SELECT camera, key, written, read_back FROM attempt").query(row -> {
-            all.computeIfAbsent(row.getLong("camera"), c -> new HashMap<>())
-                    .put(
-                            new SettingKey(row.getString("key")),
-                            new Attempt(
-                                    NativeValue.parse(row.getString("written")),
-                                    NativeValue.parse(row.getString("read_back"))));
-        });
+        of(recorder, "SELECT camera, key, written, read_back FROM attempt", "camera")
+                .query(row -> {
+                    all.computeIfAbsent(row.getLong("camera"), c -> new HashMap<>())
+                            .put(
+                                    new SettingKey(row.getString("key")),
+                                    new Attempt(
+                                            NativeValue.parse(row.getString("written")),
+                                            NativeValue.parse(row.getString("read_back"))));
+                });
         return all;
     }
 

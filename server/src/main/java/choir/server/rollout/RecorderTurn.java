@@ -17,6 +17,7 @@ import choir.server.reading.Devices;
 import choir.server.reading.Devices.Outcome;
 import choir.server.reading.ObservationStore;
 import choir.server.standing.Baselines;
+import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -98,8 +99,9 @@ class RecorderTurn {
             }
         }
         List<Step> unmoved = new ArrayList<>();
+        var asked = standings.ofRecorder(recorder);
         for (var step : planned) {
-            mayWrite(step, config(held, step).orElseThrow(), undo)
+            mayWrite(step, config(held, step).orElseThrow(), asked, undo)
                     .ifPresentOrElse(
                             reason -> move(step, StepState.PLANNED, StepState.SKIPPED, reason),
                             () -> unmoved.add(step));
@@ -132,14 +134,14 @@ class RecorderTurn {
     }
 
     /** Why the step is not to be written, if so: recorder or policy have moved since the preview. */
-    private Optional<String> mayWrite(Step step, NativeConfig held, boolean undo) {
+    private Optional<String> mayWrite(Step step, NativeConfig held, Map<Node.Camera, Standing> asked, boolean undo) {
         if (!Settlement.unmoved(step.changes(), held)) {
             return Optional.of("moved: the recorder holds something else than the preview saw; preview again");
         }
         if (undo) {
             return Optional.empty();
         }
-        var now = Previews.changes(standings.of(camera(step)), step.changes().keySet());
+        var now = Previews.changes(asked.get(camera(step)), step.changes().keySet());
         return now.equals(new TreeMap<>(step.changes()))
                 ? Optional.empty()
                 : Optional.of("moved: the policy asks for something else than the preview saw; preview again");
@@ -177,7 +179,8 @@ class RecorderTurn {
                 case Outcome.Reached r -> settle(w, config(r, w.step()).orElse(NativeConfig.EMPTY));
             }
         }
-        baselines.take(written.stream().map(w -> standings.of(camera(w.step()))).toList());
+        var now = standings.ofRecorder(recorder);
+        baselines.take(written.stream().map(w -> now.get(camera(w.step()))).toList());
     }
 
     private void settle(Written written, NativeConfig held) {

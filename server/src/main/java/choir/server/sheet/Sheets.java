@@ -127,9 +127,7 @@ class Sheets {
     }
 
     private List<Standing> standingsOf(String recorder) {
-        return standings.all().stream()
-                .filter(s -> s.recorder().name().equals(recorder))
-                .toList();
+        return List.copyOf(standings.ofRecorder(recorder).values());
     }
 
     /** What differs or is not known, camera by camera, menu by menu. */

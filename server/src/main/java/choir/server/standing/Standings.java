@@ -125,7 +125,17 @@ public class Standings {
     }
 
     private Map<Node.Camera, Standing> compute() {
-        return new Computation(policies.book(), calendars.calendars()).run();
+        return new Computation(policies.book(), calendars.calendars())
+                .run(fleet.recorders(), fleet.cameras(), Optional.empty());
+    }
+
+    /**
+     * Where the cameras of one recorder stand this very moment. What it costs depends on the recorder and the policy and
+     * not on the fleet, so it may be asked for in the middle of a rollout, while everything moves.
+     */
+    public Map<Node.Camera, Standing> ofRecorder(String recorder) {
+        return new Computation(policies.book(), calendars.calendars())
+                .run(List.of(fleet.recorder(recorder)), fleet.camerasOf(recorder), Optional.of(recorder));
     }
 
     private final class Computation {
@@ -140,14 +150,15 @@ public class Standings {
             this.dates = dates;
         }
 
-        Map<Node.Camera, Standing> run() {
-            var observed = observations.observations();
-            var baselines = observations.baselines();
-            var attempts = observations.attempts();
+        /** @param only the recorder that the cameras are of, when they are all of one */
+        Map<Node.Camera, Standing> run(List<StoredRecorder> given, List<StoredCamera> cameras, Optional<String> only) {
+            var observed = observations.observations(only);
+            var baselines = observations.baselines(only);
+            var attempts = observations.attempts(only);
             Map<String, StoredRecorder> recorders = new HashMap<>();
-            fleet.recorders().forEach(r -> recorders.put(r.name(), r));
+            given.forEach(r -> recorders.put(r.name(), r));
             Map<Node.Camera, Standing> all = new LinkedHashMap<>();
-            for (var camera : fleet.cameras()) {
+            for (var camera : cameras) {
                 var recorder = recorders.get(camera.camera().recorder().text());
                 var policy = book.of(camera.camera(), camera.group());
                 var family = families.named(recorder.family()).orElseThrow();
