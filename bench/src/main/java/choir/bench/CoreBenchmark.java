@@ -31,11 +31,13 @@ public class CoreBenchmark {
 
     private LargeFleet fleet = new LargeFleet();
     private List<LargeFleet.Compared> compared = List.of();
+    private GeneralLayers peer = new GeneralLayers(fleet);
 
     @Setup
     public void build() {
         fleet = LargeFleet.of(cameras);
         compared = fleet.compared();
+        peer = new GeneralLayers(fleet);
     }
 
     @Benchmark
@@ -44,6 +46,15 @@ public class CoreBenchmark {
         for (var placed : fleet.cameras) {
             hole.consume(book.of(placed.camera(), placed.group()));
         }
+    }
+
+    /**
+     * The scalar part alone by a general library for layered configuration, beside the above: each group's chain made
+     * once, each camera's own words laid over it, every value asked for with its origin.
+     */
+    @Benchmark
+    public void resolveScalarsByAGeneralLibrary(Blackhole hole) {
+        peer.resolve(fleet.cameras, hole::consume);
     }
 
     /** Every camera compared by itself; the service shares what is equal on top of this. */

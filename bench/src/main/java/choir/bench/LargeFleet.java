@@ -10,12 +10,15 @@ import choir.family.Translation.Wish;
 import choir.family.Translator;
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
+import choir.policy.Calendars;
+import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
 import choir.policy.Layer;
 import choir.policy.Layer.Statement;
 import choir.policy.PolicyBook;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
+import choir.policy.SettingType;
 import choir.policy.Template;
 import choir.policy.TemplateName;
 import java.time.LocalDate;
@@ -28,6 +31,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /**
  * A made-up fleet: groups five deep with a template at each level, cameras in the lowest groups, a tenth of them with
@@ -35,6 +39,23 @@ import java.util.TreeMap;
  */
 final class LargeFleet {
     static final LocalDate DAY = LocalDate.of(2026, 5, 4);
+
+    /** A value for every setting that there is, special days and values by time included. */
+    private static final Map<String, String> WHOLE_CATALOGUE = Catalogue.settings().stream()
+            .collect(Collectors.toMap(s -> s.key().text(), s -> switch (s.type()) {
+                case SettingType.OnOff o -> "on";
+                case SettingType.SensitivityOrAuto a -> "60";
+                case SettingType.ShareOfPicture t -> "1%";
+                case SettingType.WeekOfTriggers w -> "daily motion";
+                case SettingType.WeekOfSensitivities w -> "daily 21:00-05:30 45";
+                case SettingType.DayPlans d -> "{12-25 yearly: daily none, 2027-01-01: daily continuous}";
+                case SettingType.AreaList a -> "[{ignore: sky, rectangle: [[0, 0], [1, 0.2]]}]";
+                case SettingType.Amount a -> Integer.toString(Math.min(a.max(), a.min() + 10));
+                case SettingType.Choice c -> c.words().getFirst();
+                case SettingType.Named n -> "main";
+                case SettingType.ClipEvery c -> "10s every 30min";
+                case SettingType.OffOr o -> "off";
+            }));
 
     record Placed(Node.Camera camera, Node.Group group, Family family) {}
 
@@ -57,19 +78,7 @@ final class LargeFleet {
         var random = new Random(7);
         var tern = Families.shipped().named("tern").orElseThrow();
         var gannet = Families.shipped().named("gannet").orElseThrow();
-        use(
-                Node.Group.ROOT,
-                "house",
-                Map.of(
-                        "motion.detection", "on",
-                        "motion.sensitivity", "60",
-                        "motion.threshold", "1%",
-                        "recording.switched-on", "on",
-                        "recording.week", "daily motion",
-                        "recording.before-event", "5s",
-                        "recording.after-event", "15s",
-                        "recording.frame-rate", "12fps",
-                        "recording.keep-at-most", "30d"));
+        use(Node.Group.ROOT, "house", WHOLE_CATALOGUE);
         int perGroup = 32;
         for (int i = 0; i < size; i++) {
             var group = group(i / perGroup, random);
@@ -147,7 +156,8 @@ final class LargeFleet {
             var policy = book.of(placed.camera(), placed.group());
             var desired = translations
                     .computeIfAbsent(policy, p -> new HashMap<>())
-                    .computeIfAbsent(placed.family(), f -> Translator.translate(policy, f, Optional.empty()));
+                    .computeIfAbsent(
+                            placed.family(), f -> Translator.translate(policy, f, Optional.empty(), Calendars.NONE));
             var baseline = held.computeIfAbsent(desired, LargeFleet::asDesired);
             var observed = i++ % 100 == 0
                     ? baseline.with(Map.of(new SettingKey("motion.sensitivity"), new NativeValue.Item("1")))

@@ -4,7 +4,11 @@ import choir.family.NativeValue;
 import choir.policy.SettingKey;
 import java.util.Optional;
 
-/** The comparison of one setting of one camera. */
+/**
+ * The comparison of one setting of one camera.
+ *
+ * @param cannot why the recorder cannot honour it; empty when it can
+ */
 public record Deviation(
         SettingKey key,
         Cause cause,
@@ -13,4 +17,10 @@ public record Deviation(
         Optional<NativeValue> observed,
         Cost cost,
         Severity severity,
-        String sentence) {}
+        Optional<String> cannot) {
+    /** What it comes to, in one sentence. It is made when it is asked for: most of a fleet is in tune and nobody asks. */
+    public String sentence() {
+        return cannot.orElseGet(() -> desired.map(d -> Wording.sentence(key, cause, d, observed, cost))
+                .orElse(""));
+    }
+}

@@ -72,28 +72,25 @@ public final class Drift {
                         observed.flatMap(o -> o.get(key)),
                         Cost.NONE,
                         Severity.LOW,
-                        c.why() + " (asked " + c.asked() + ").");
+                        Optional.of(c.why() + " (asked " + c.asked() + ")."));
             case Wish.Wanted w -> compared(key, w.value());
         };
     }
 
     private Deviation compared(SettingKey key, NativeValue desired) {
-        var held = observed.flatMap(o -> o.get(key)).map(o -> governed(desired, o));
+        var raw = observed.flatMap(o -> o.get(key));
+        if (raw.isPresent() && raw.get().equals(desired)) {
+            return new Deviation(
+                    key, Cause.IN_TUNE, raw, baseline.get(key), raw, Cost.NONE, Severity.LOW, Optional.empty());
+        }
+        var held = raw.map(o -> governed(desired, o));
         var base = baseline.get(key).map(b -> governed(desired, b));
         var cause = cause(key, desired, base, held);
         var cost = held.filter(h -> cause.isDeviation())
                 .map(h -> cost(key, desired, h))
                 .orElse(Cost.NONE);
         var severity = cause.isDeviation() ? severity(key, desired, cost) : Severity.LOW;
-        return new Deviation(
-                key,
-                cause,
-                Optional.of(desired),
-                base,
-                held,
-                cost,
-                severity,
-                Wording.sentence(key, cause, desired, held, cost));
+        return new Deviation(key, cause, Optional.of(desired), base, held, cost, severity, Optional.empty());
     }
 
     /** A value without the parts that the policy does not govern. */

@@ -20,7 +20,7 @@ class MarkTest {
                 Optional.empty(),
                 cost,
                 Severity.LOW,
-                "A sentence.");
+                Optional.of("A sentence."));
     }
 
     @ParameterizedTest
