@@ -3,6 +3,7 @@ package choir.story;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
@@ -169,20 +170,9 @@ class PolicyFilesTest {
 
     @Test
     void theSchemaIsTheOneThatIsPublishedAndFitsWhatIsSaved() throws IOException {
-        var sorted = JsonMapper.builder()
-                .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
-                .build();
-        var served = sorted.writerWithDefaultPrettyPrinter()
-                .writeValueAsString(
-                        sorted.treeToValue(choir.get("/api/v1/policy/schema").body(), Object.class));
-        if (Boolean.getBoolean("choir.keep-document")) {
-            Files.writeString(KEPT_SCHEMA, served + "\n");
-        }
-        assertThat(Files.readString(KEPT_SCHEMA)).isEqualTo(served + "\n");
+        var schema = published("/api/v1/policy/schema", KEPT_SCHEMA);
         wholePolicy();
         choir.choir("policy", "load", choir.folder().resolve("policy").toString(), "--yes");
-        var schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                .getSchema(SchemaLocation.of("urn:choir"), served, InputFormat.JSON);
         for (var file : saved("saved").entrySet()) {
             for (var document : file.getValue().split("(?m)^---$")) {
                 assertThat(schema.validate(document, InputFormat.YAML))
@@ -192,5 +182,32 @@ class PolicyFilesTest {
         }
         assertThat(schema.validate("template: x\nmotion: {sensitivty: 5}\n", InputFormat.YAML))
                 .isNotEmpty();
+    }
+
+    /** The schema that the service publishes, which is the one that is kept among the documents. */
+    private Schema published(String path, Path kept) throws IOException {
+        var sorted = JsonMapper.builder()
+                .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+                .build();
+        var served = sorted.writerWithDefaultPrettyPrinter()
+                .writeValueAsString(sorted.treeToValue(choir.get(path).body(), Object.class));
+        if (Boolean.getBoolean("choir.keep-document")) {
+            Files.writeString(kept, served + "\n");
+        }
+        assertThat(Files.readString(kept)).isEqualTo(served + "\n");
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(SchemaLocation.of("urn:choir"), served, InputFormat.JSON);
+    }
+
+    @Test
+    void familyFilesFitTheSchemaThatIsPublishedForThem() throws IOException {
+        var schema = published("/api/v1/family-schema", Path.of("../docs/family-schema.json"));
+        for (var family : List.of("tern", "gannet", "petrel", "fulmar", "plover", "auk")) {
+            var text = choir.choir("family", "show", family).out();
+            assertThat(schema.validate(text, InputFormat.YAML)).as(family).isEmpty();
+        }
+        assertThat(schema.validate(
+                        "family: x\nsettings: {motion.sensitivity: {at: nowhere, form: 1}}\n", InputFormat.YAML))
+                .hasSizeGreaterThanOrEqualTo(2);
     }
 }

@@ -2,11 +2,13 @@ package choir.server.family;
 
 import choir.family.Families;
 import choir.family.Family;
+import choir.family.FamilySchema;
 import choir.policy.SettingKey;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,6 +46,12 @@ class FamilyApi {
     private static FamilyRow row(Family f, boolean shipped) {
         var settings = f.abilities().keySet().stream().map(SettingKey::text).toList();
         return new FamilyRow(f.name(), f.title(), f.maker(), f.model(), shipped, settings);
+    }
+
+    /** JSON Schema of a family file. */
+    @GetMapping("/api/v1/family-schema")
+    Map<String, Object> schema() {
+        return FamilySchema.tree();
     }
 
     @GetMapping("/api/v1/families/{name}")
