@@ -97,8 +97,8 @@ class AreasAndSchedulesTest {
                 FAMILIES.named("fulmar").orElseThrow().ability(Catalogue.AREAS).orElseThrow();
         var zones = zones(areas.toString());
         assertThat(zones.zones()).hasSizeLessThanOrEqualTo(4);
-        var asked = Translator.watched(
-                TranslatorTest.policy(areas.toString()).areas().orElseThrow(), ability.grid());
+        var asked =
+                Watching.watched(TranslatorTest.policy(areas.toString()).areas().orElseThrow(), ability.grid());
         assertThat(asked.minus(ability.cells(zones))).isEqualTo(CellMask.none(ability.grid()));
         assertThat(wanted("fulmar", areas.toString(), Catalogue.SENSITIVITY).value())
                 .isEqualTo(new NativeValue.Item("14"));

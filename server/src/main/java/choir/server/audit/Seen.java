@@ -4,6 +4,7 @@ import choir.drift.Cost;
 import choir.drift.Deviation;
 import choir.drift.Severity;
 import choir.family.NativeValue;
+import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy.Blocked;
 import choir.policy.PolicyOverride;
 import choir.server.fleet.StoredRecorder;
@@ -41,6 +42,13 @@ record Seen(
                 seen.add(of(standing, d));
             }
         }
+        standing.policy()
+                .areas()
+                .ifPresent(areas -> areas.byName().forEach((name, area) -> {
+                    if (area.shape().isEmpty()) {
+                        seen.add(shapeless(standing, name));
+                    }
+                }));
         for (var blocked : standing.policy().blocked()) {
             seen.add(of(standing, blocked));
         }
@@ -58,6 +66,19 @@ record Seen(
                 d.sentence(),
                 d.desired().map(NativeValue::text),
                 d.observed().map(NativeValue::text));
+    }
+
+    private static Seen shapeless(Standing standing, String area) {
+        return new Seen(
+                standing.recorder().name(),
+                Optional.of(standing.camera().id()),
+                "shapeless " + Catalogue.AREAS,
+                "without a shape",
+                Cost.NONE,
+                Severity.LOW,
+                "The area \"" + area + "\" has no shape in any layer, so nothing follows from it.",
+                Optional.empty(),
+                Optional.empty());
     }
 
     private static Seen of(Standing standing, Blocked blocked) {
