@@ -12,6 +12,7 @@
   import { count } from './lib/format';
   import { apply, theme, type Theme } from './lib/theme';
   import SelectionBox from './lib/ui/SelectionBox.svelte';
+  import Shortcuts from './lib/ui/Shortcuts.svelte';
   import { isActive, navigate, p, route } from './router';
 
   let { session }: { session: Schemas['Session'] } = $props();
@@ -60,7 +61,9 @@
   function here(path: string): boolean {
     return path === '/'
       ? isActive('/')
-      : route.pathname.startsWith(path) || (path === '/fleet' && route.pathname.startsWith('/cameras'));
+      : route.pathname.startsWith(path) ||
+          (path === '/fleet' &&
+            (route.pathname.startsWith('/cameras') || route.pathname.startsWith('/group')));
   }
 </script>
 
@@ -69,10 +72,11 @@
   class="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-raised focus:p-2"
   >To the content</a
 >
+<Shortcuts />
 <div class="flex min-h-dvh flex-col md:flex-row">
   <nav
     aria-label="Views"
-    class="flex shrink-0 overflow-x-auto border-line max-md:order-last max-md:sticky max-md:bottom-0 max-md:z-30 max-md:border-t max-md:bg-paper md:sticky md:top-0 md:h-dvh md:w-[152px] md:flex-col md:border-r md:py-5"
+    class="flex shrink-0 overflow-x-auto border-line max-md:order-last max-md:sticky max-md:bottom-0 max-md:z-30 max-md:border-t max-md:bg-paper print:hidden md:sticky md:top-0 md:h-dvh md:w-[152px] md:flex-col md:border-r md:py-5"
   >
     <a
       href={p('/')}
@@ -117,7 +121,7 @@
     </div>
   </nav>
   <div class="min-w-0 flex-1">
-    <div class="flex items-center gap-4 border-b border-line px-4 py-2 md:px-10">
+    <div class="flex items-center gap-4 border-b border-line px-4 py-2 md:px-10 print:hidden">
       <div class="max-w-[640px] flex-1"><SelectionBox value={select} onchoose={chooseCameras} /></div>
       {#if overview.data && overview.data.waiting > 0}
         <a

@@ -1,9 +1,16 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
+  import Unwatched from '../lib/edit/Unwatched.svelte';
 
   /** Areas as drawn, over the cells that the recorder ought to watch and does watch. */
-  let { areas, wanted, observed }: { areas: Schemas['AreaView'][]; wanted: string[]; observed: string[] } =
-    $props();
+  let {
+    camera,
+    areas,
+    wanted,
+    observed,
+  }: { camera: string; areas: Schemas['AreaView'][]; wanted: string[]; observed: string[] } = $props();
+
+  let broken = $state(false);
 
   const WIDTH = 320;
   const HEIGHT = 180;
@@ -31,30 +38,40 @@
   }
 </script>
 
-{#if cells.length === 0}
+{#if cells.length === 0 && broken}
   <p class="text-sm text-faint">No areas are asked for, and none were read: the whole picture counts.</p>
 {:else}
   <svg
     viewBox="0 0 {WIDTH} {HEIGHT}"
-    class="w-full max-w-[480px] border border-line bg-sunken"
+    class="w-full max-w-[560px] border border-line bg-sunken"
     role="img"
     aria-label="Cells that the recorder watches, with the areas of the policy"
   >
+    <Unwatched />
+    {#if !broken}
+      <image
+        href="/api/v1/cameras/{camera}/still"
+        width={WIDTH}
+        height={HEIGHT}
+        preserveAspectRatio="none"
+        onerror={() => (broken = true)}
+      />
+    {/if}
     {#each cells as row, r (r)}
       {#each row.split('') as cell, c (c)}
         {@const difference = differs(r, c)}
-        {#if cell === '#' || difference}
+        {#if cell !== '#' || difference}
           <rect
-            x={c * w + 0.5}
-            y={r * h + 0.5}
-            width={w - 1}
-            height={h - 1}
+            x={c * w}
+            y={r * h}
+            width={w + 0.2}
+            height={h + 0.2}
             fill={difference === 'lost'
               ? 'var(--loss)'
               : difference === 'gained'
                 ? 'var(--waste)'
-                : 'var(--accent)'}
-            fill-opacity={difference ? 0.75 : 0.22}
+                : 'url(#unwatched)'}
+            fill-opacity={difference ? 0.7 : 1}
           />
         {/if}
       {/each}
@@ -63,7 +80,7 @@
       <polygon
         points={outline(area)}
         fill="none"
-        stroke="var(--ink)"
+        stroke="#fff"
         stroke-width="1.5"
         stroke-dasharray={area.kind === 'ignore' ? '4 3' : undefined}
       />
@@ -83,5 +100,9 @@
       </li>
     {/each}
   </ul>
-  <p class="mt-1 text-xs text-faint">Filled cells are watched; dashed outlines are ignored.</p>
+  <p class="mt-1 text-xs text-faint">
+    Hatched cells are not watched{wanted.length > 0 && observed.length > 0
+      ? '; orange ones ought to be and are not, ochre ones are and ought not'
+      : ''}. Dashed outlines are ignored.
+  </p>
 {/if}

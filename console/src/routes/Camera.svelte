@@ -10,6 +10,7 @@
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { navigate, p, route } from '../router';
   import AreaMap from './AreaMap.svelte';
+  import LayerForm from './LayerForm.svelte';
   import OverrideForm from './OverrideForm.svelte';
   import SettingsTable from './SettingsTable.svelte';
 
@@ -32,13 +33,21 @@
   const ended = $derived(findings.data?.filter((f) => f.endedAt) ?? []);
   const governed = $derived(camera.data?.settings.filter((s) => s.asked || s.observed) ?? []);
 
+  let drawing = $state<'recording.week' | 'motion.areas' | undefined>();
+
+  /** Weeks and areas have an editor of their own. */
   function override(key: string) {
-    startKey = key;
-    overriding = true;
+    if (key === 'recording.week' || key === 'motion.areas') {
+      drawing = key;
+    } else {
+      startKey = key;
+      overriding = true;
+    }
   }
 
   async function changed() {
     overriding = false;
+    drawing = undefined;
     await client.invalidateQueries();
   }
 
@@ -155,7 +164,11 @@
 
       <div class="grid gap-10 xl:grid-cols-[3fr_2fr]">
         <section aria-labelledby="week" class="min-w-0">
-          <h2 id="week" class="mb-3 text-lg font-semibold">Week</h2>
+          <h2 id="week" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
+            Week <button class="act text-sm" onclick={() => override('recording.week')}
+              >Override the week …</button
+            >
+          </h2>
           <WeekRibbon week={c.week} />
           {#each c.week.differences as d (d.from)}
             <p class="mt-1 text-sm">
@@ -164,8 +177,10 @@
           {/each}
         </section>
         <section aria-labelledby="areas" class="min-w-0">
-          <h2 id="areas" class="mb-3 text-lg font-semibold">Areas</h2>
-          <AreaMap areas={c.areas} wanted={c.wantedCells} observed={c.observedCells} />
+          <h2 id="areas" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
+            Areas <button class="act text-sm" onclick={() => override('motion.areas')}>Draw areas …</button>
+          </h2>
+          <AreaMap camera={c.row.camera} areas={c.areas} wanted={c.wantedCells} observed={c.observedCells} />
         </section>
       </div>
 
@@ -192,4 +207,15 @@
   description="An exception for this camera alone, with its reason. It is given out by a rollout."
 >
   <OverrideForm node="camera:{name}" {startKey} ondone={changed} />
+</Modal>
+
+<Modal
+  bind:open={() => drawing !== undefined, (open) => !open && (drawing = undefined)}
+  title={drawing === 'motion.areas' ? `Areas of ${name}` : `Week of ${name}`}
+  description="What is said here lies over the layers above; it is an exception for this camera alone, given out by a rollout."
+  wide
+>
+  {#if camera.data && drawing}
+    <LayerForm camera={camera.data} key={drawing} ondone={changed} />
+  {/if}
 </Modal>

@@ -1,21 +1,20 @@
 <script lang="ts">
-  import { createInfiniteQuery, createQuery } from '@tanstack/svelte-query';
+  import { createInfiniteQuery } from '@tanstack/svelte-query';
   import { VList } from 'virtua/svelte';
   import { api, ask } from '../lib/api/client';
-  import { count, groupName, groupTerm } from '../lib/format';
+  import { count, groupName } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { cameraPath, p, route } from '../router';
+  import { Choice } from './fleet-choice.svelte';
+  import FleetActs from './FleetActs.svelte';
+  import GroupTree from './GroupTree.svelte';
 
   const PAGE = 200;
   const select = $derived(String(route.search.select ?? ''));
 
-  const groups = createQuery(() => ({
-    queryKey: ['groups'],
-    queryFn: () => ask(api.GET('/api/v1/groups')),
-  }));
   const cameras = createInfiniteQuery(() => ({
     queryKey: ['cameras', select],
     queryFn: ({ pageParam }: { pageParam: string | undefined }) =>
@@ -25,6 +24,8 @@
   }));
   const rows = $derived(cameras.data?.pages.flatMap((page) => page.items) ?? []);
   const total = $derived(cameras.data?.pages[0]?.total ?? 0);
+  const choice = new Choice();
+  const order = $derived(rows.map((r) => r.camera));
   let list = $state<{ getScrollOffset(): number; getScrollSize(): number; getViewportSize(): number }>();
 
   function more() {
@@ -44,43 +45,21 @@
       : undefined,
   );
   const GRID =
-    'grid grid-cols-[48px_108px_minmax(120px,1.3fr)_minmax(110px,1fr)_minmax(150px,1.3fr)_56px_minmax(80px,0.8fr)] gap-x-3';
+    'grid grid-cols-[24px_48px_108px_minmax(120px,1.3fr)_minmax(110px,1fr)_minmax(150px,1.3fr)_56px_minmax(80px,0.8fr)] gap-x-3';
 </script>
 
 <Page question="Which cameras are there?" {answer}>
+  {#snippet act()}
+    {#if select.startsWith('group:') && !select.includes(' ')}
+      <a class="act no-underline" href={p('/group') + '?path=' + encodeURIComponent(select.slice(6))}
+        >Its pictures</a
+      >
+    {/if}
+  {/snippet}
   <div class="grid gap-8 lg:grid-cols-[240px_1fr]">
-    <nav aria-label="Groups" class="text-sm max-lg:max-h-56 max-lg:overflow-y-auto">
-      <Loaded query={groups}>
-        {#snippet children(all)}
-          <ul>
-            {#each all as group (group.group)}
-              {@const depth = group.group.split('/').length - 1}
-              {@const term = groupTerm(group.group)}
-              <li>
-                <a
-                  href={p('/fleet') + (term ? '?select=' + encodeURIComponent(term) : '')}
-                  aria-current={select === term ? 'true' : undefined}
-                  class="flex justify-between gap-2 rounded-sm py-1 pr-2 text-ink no-underline hover:bg-sunken {select ===
-                  term
-                    ? 'bg-accent-wash font-semibold'
-                    : ''}"
-                  style:padding-left="{8 + depth * 14}px"
-                >
-                  <span class="truncate">{group.group.split('/').at(-1)}</span>
-                  <span class="text-faint">
-                    {group.cameras - group.inTune > 0
-                      ? `${group.cameras - group.inTune} of `
-                      : ''}{group.cameras}
-                  </span>
-                </a>
-              </li>
-            {/each}
-          </ul>
-          <p class="mt-2 px-2 text-xs text-faint">not in tune, of all below</p>
-        {/snippet}
-      </Loaded>
-    </nav>
+    <GroupTree {select} carried={[...choice.chosen]} onmoved={() => choice.clear()} />
     <div class="min-w-0">
+      <FleetActs {choice} />
       <Loaded query={cameras}>
         {#if rows.length === 0}
           <Empty title="No camera is selected.">
@@ -88,10 +67,12 @@
           </Empty>
         {:else}
           <div class="relative overflow-x-auto" role="table" aria-label="Cameras" aria-rowcount={total}>
-            <div class="min-w-[760px]">
+            <div class="min-w-[800px]">
               <div class="{GRID} border-b border-line pb-2" role="row">
-                {#each ['', 'Camera', 'Label', 'Device', 'Group', 'Family', 'Tags'] as title (title)}
-                  <span class="head" role="columnheader">{title || 'Tuning'}</span>
+                {#each ['Chosen', 'Tuning', 'Camera', 'Label', 'Device', 'Group', 'Family', 'Tags'] as title (title)}
+                  <span class="head" role="columnheader"
+                    ><span class={title === 'Chosen' ? 'sr-only' : ''}>{title}</span></span
+                  >
                 {/each}
               </div>
               <VList
@@ -106,7 +87,23 @@
                   <div
                     class="{GRID} items-center border-b border-line/60 py-1.5 text-sm hover:bg-raised"
                     role="row"
+                    tabindex="-1"
+                    draggable="true"
+                    ondragstart={(e) =>
+                      e.dataTransfer?.setData(
+                        'text/x-cameras',
+                        choice.chosen.has(row.camera) ? [...choice.chosen].join(' ') : row.camera,
+                      )}
                   >
+                    <span role="cell"
+                      ><input
+                        type="checkbox"
+                        class="align-middle"
+                        aria-label="Choose {row.camera}"
+                        checked={choice.chosen.has(row.camera)}
+                        onclick={(e) => choice.toggle(row.camera, e.shiftKey, order)}
+                      /></span
+                    >
                     <span role="cell"><TuningMark mark={row.mark} /></span>
                     <a role="cell" class="native" href={cameraPath(row.camera)}>{row.camera}</a>
                     <span role="cell" class="truncate font-semibold">{row.label}</span>

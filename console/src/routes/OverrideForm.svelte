@@ -3,7 +3,13 @@
   import { api, ask } from '../lib/api/client';
   import Trouble from '../lib/ui/Trouble.svelte';
 
-  let { node, startKey = '', ondone }: { node: string; startKey?: string; ondone: () => void } = $props();
+  /** @param select many cameras instead of the one node */
+  let {
+    node,
+    select = '',
+    startKey = '',
+    ondone,
+  }: { node: string; select?: string; startKey?: string; ondone: () => void } = $props();
 
   const settings = createQuery(() => ({
     queryKey: ['settings'],
@@ -23,11 +29,10 @@
     busy = true;
     error = undefined;
     try {
-      await ask(
-        api.POST('/api/v1/overrides', {
-          body: { node, set: { [key]: value }, because, fixed: false, ...(until ? { until } : {}) },
-        }),
-      );
+      const said = { set: { [key]: value }, because, ...(until ? { until } : {}) };
+      await (select
+        ? ask(api.POST('/api/v1/overrides-of-many', { body: { select, ...said } }))
+        : ask(api.POST('/api/v1/overrides', { body: { node, fixed: false, ...said } })));
       ondone();
     } catch (e) {
       error = e as Error;

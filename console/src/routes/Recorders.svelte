@@ -5,11 +5,13 @@
   import { count, when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
+  import Modal from '../lib/ui/Modal.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Progress from '../lib/ui/Progress.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { WorkFollower } from '../lib/work.svelte';
   import { p } from '../router';
+  import RecorderFinder from './RecorderFinder.svelte';
 
   const client = useQueryClient();
   const recorders = createQuery(() => ({
@@ -18,6 +20,7 @@
   }));
   const reading = new WorkFollower();
   let error = $state<Error | undefined>();
+  let finding = $state(false);
 
   async function readAll() {
     error = undefined;
@@ -46,6 +49,7 @@
 
 <Page question="Do the recorders answer?" answer={answer(recorders.data)}>
   {#snippet act()}
+    <button class="act" onclick={() => (finding = true)}>Find and add …</button>
     <button class="act act-main" onclick={readAll} disabled={reading.running}>Read all now</button>
   {/snippet}
   {#if reading.work && reading.running}
@@ -55,7 +59,9 @@
   <Loaded query={recorders}>
     {#snippet children(all)}
       {#if all.length === 0}
-        <Empty title="No recorder is known yet.">Add one from the command line: choir recorder add.</Empty>
+        <Empty title="No recorder is known yet."
+          >Look for recorders at the addresses of a range, and add those that answer.</Empty
+        >
       {:else}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[760px] text-sm">
@@ -75,7 +81,13 @@
                       : 'font-semibold text-loss'}">{clock(r.clockAheadSeconds)}</td
                   >
                   <td class="py-2 pr-4 whitespace-nowrap">{when(r.readAt)}</td>
-                  <td class="py-2 pr-4 {r.trouble ? 'text-loss' : 'text-faint'}">{r.trouble || 'answers'}</td>
+                  <td class="py-2 pr-4 {r.trouble ? 'text-loss' : 'text-faint'}">
+                    {#if r.address === 'on-site'}
+                      <a href={p('/recorders/:name/sheet', { params: { name: r.name } })}>work sheet</a>
+                    {:else}
+                      {r.trouble || (r.readAt ? 'answers' : 'not read yet')}
+                    {/if}
+                  </td>
                 </tr>
               {/each}
             </tbody>
@@ -85,3 +97,11 @@
     {/snippet}
   </Loaded>
 </Page>
+
+<Modal
+  bind:open={finding}
+  title="Find and add recorders"
+  description="Each address of the range is asked once, and no other. One that is of no known make gets a family from what it says of itself."
+>
+  <RecorderFinder onadded={() => {}} />
+</Modal>

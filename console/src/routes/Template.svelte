@@ -3,11 +3,10 @@
   import { api, ask } from '../lib/api/client';
   import { groupName, when } from '../lib/format';
   import Loaded from '../lib/ui/Loaded.svelte';
-  import Modal from '../lib/ui/Modal.svelte';
+  import LineCompare from '../lib/ui/LineCompare.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { p, route } from '../router';
-  import TemplateText from './TemplateText.svelte';
 
   const name = $derived(route.params.name ?? '');
   const client = useQueryClient();
@@ -19,7 +18,6 @@
     queryKey: ['groups'],
     queryFn: () => ask(api.GET('/api/v1/groups')),
   }));
-  let editing = $state(false);
   let node = $state('');
   let error = $state<Error | undefined>();
 
@@ -42,17 +40,16 @@
         }),
       ),
     );
-
-  async function revise(text: string) {
-    await ask(
-      api.PUT('/api/v1/templates/{name}', {
-        params: { path: { name }, header: { 'If-Match': `"${template.data?.revision ?? 0}"` } },
-        body: { text },
-      }),
-    );
-    editing = false;
-    await client.invalidateQueries();
-  }
+  const revisions = createQuery(() => ({
+    queryKey: ['template', name, 'revisions'],
+    queryFn: () => ask(api.GET('/api/v1/templates/{name}/revisions', { params: { path: { name } } })),
+  }));
+  let older = $state(0);
+  let newer = $state(0);
+  const before = $derived(
+    revisions.data?.find((r) => r.revision === (older || (template.data?.revision ?? 0) - 1)),
+  );
+  const after = $derived(revisions.data?.find((r) => r.revision === (newer || template.data?.revision)));
 </script>
 
 <Page
@@ -62,7 +59,7 @@
     : undefined}
 >
   {#snippet act()}
-    <button class="act" onclick={() => (editing = true)}>Change …</button>
+    <a class="act act-main no-underline" href={p('/templates/:name/edit', { params: { name } })}>Change</a>
     <a class="act no-underline" href={p('/rollouts') + `?select=template:${name}`}>Preview</a>
   {/snippet}
   <Loaded query={template}>
@@ -104,14 +101,30 @@
           <div class="mt-3"><Trouble {error} /></div>
         </section>
       </div>
+      {#if revisions.data && revisions.data.length > 1}
+        <section class="mt-10" aria-labelledby="revisions">
+          <h2 id="revisions" class="text-lg font-semibold">Revisions</h2>
+          <div class="my-3 flex flex-wrap items-center gap-2 text-sm">
+            <label
+              >From <select class="field py-0" aria-label="Older revision" bind:value={older}>
+                <option value={0}>the one before</option>
+                {#each revisions.data as r (r.revision)}<option value={r.revision}
+                    >{r.revision}, {r.author}, {when(r.at)}</option
+                  >{/each}
+              </select></label
+            >
+            <label
+              >to <select class="field py-0" aria-label="Newer revision" bind:value={newer}>
+                <option value={0}>the latest</option>
+                {#each revisions.data as r (r.revision)}<option value={r.revision}
+                    >{r.revision}, {r.author}, {when(r.at)}</option
+                  >{/each}
+              </select></label
+            >
+          </div>
+          {#if before && after}<LineCompare before={before.text} after={after.text} />{/if}
+        </section>
+      {/if}
     {/snippet}
   </Loaded>
 </Page>
-
-<Modal
-  bind:open={editing}
-  title="Change {name}"
-  description="Saving makes a new revision; earlier ones stay."
->
-  <TemplateText text={template.data?.text ?? ''} act="Save as a new revision" save={revise} />
-</Modal>

@@ -6,15 +6,18 @@
     open = $bindable(),
     title,
     description,
+    wide = false,
     children,
-  }: { open: boolean; title: string; description?: string; children: Snippet } = $props();
+  }: { open: boolean; title: string; description?: string; wide?: boolean; children: Snippet } = $props();
 </script>
 
 <Dialog.Root bind:open>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-ink/30" />
     <Dialog.Content
-      class="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[min(640px,calc(100vw-32px))] -translate-x-1/2 overflow-y-auto rounded-md border border-line bg-raised p-6 shadow-xl"
+      class="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] {wide
+        ? 'w-[min(1180px,calc(100vw-32px))]'
+        : 'w-[min(720px,calc(100vw-32px))]'} -translate-x-1/2 overflow-y-auto rounded-md border border-line bg-raised p-6 shadow-xl"
     >
       <Dialog.Title class="text-lg font-semibold">{title}</Dialog.Title>
       {#if description}

@@ -10,11 +10,14 @@ import java.util.Comparator;
  * @param size 0 when there is no distance, else 1 (slight) to 3 (large)
  */
 public record Mark(Kind kind, int size) {
-    /** In the order in which one stands for many: the worst last. */
+    /**
+     * In the order in which one stands for many: the worst last. What a family cannot do is told once for the family; a
+     * camera that holds all that its recorder can hold is in tune.
+     */
     public enum Kind {
         NOT_GOVERNED,
-        IN_TUNE,
         CANNOT,
+        IN_TUNE,
         UNKNOWN,
         WAITING,
         WASTE,

@@ -73,7 +73,7 @@ public final class Translator {
             case Ability.SpecialDays d -> specialDays(d, (Effective.SpecialDays) effective);
             case Ability.Numbers n -> number(key, n, (Value.Amount) scalar(effective));
             case Ability.Pixels p -> watching.threshold(p, ((Value.Share) scalar(effective)).threshold());
-            case Ability.Mask m -> exact(new NativeValue.Mask(Watching.watched((Effective.Areas) effective, m.grid())));
+            case Ability.Mask m -> exact(new NativeValue.Mask(((Effective.Areas) effective).watched(m.grid())));
             case Ability.Lanes l -> lanes(l, ((Effective.Hours) effective).week());
             case Ability.Choice c -> choice(c, scalar(effective).text());
             case Ability.Text t -> exact(new NativeValue.Item(scalar(effective).text()));

@@ -1,8 +1,6 @@
 package choir.family;
 
-import choir.area.CellGrid;
 import choir.area.CellMask;
-import choir.area.Shape;
 import choir.family.Translation.Wish;
 import choir.policy.AreaKind;
 import choir.policy.Catalogue;
@@ -240,28 +238,9 @@ final class Watching {
         }
         var grid = ((Ability.Mask) mask.get()).grid();
         return policy.areas()
-                .map(a -> watched(a, grid))
+                .map(a -> a.watched(grid))
                 .or(() -> knownMask)
                 .map(CellMask::count)
                 .orElse(grid.cells());
-    }
-
-    /** Union of the watch areas (all, if there is none) minus the union of the ignore areas. */
-    static CellMask watched(Effective.Areas areas, CellGrid grid) {
-        return union(areas, AreaKind.WATCH, grid)
-                .orElse(CellMask.all(grid))
-                .minus(union(areas, AreaKind.IGNORE, grid).orElse(CellMask.none(grid)));
-    }
-
-    /** The cells of all areas of a kind together; empty when there is no such area. */
-    static Optional<CellMask> union(Effective.Areas areas, AreaKind kind, CellGrid grid) {
-        return shapes(areas, kind).map(s -> s.on(grid)).reduce(CellMask::union);
-    }
-
-    private static Stream<Shape> shapes(Effective.Areas areas, AreaKind kind) {
-        return areas.byName().values().stream()
-                .filter(a -> a.kindOrWatch() == kind)
-                .flatMap(a -> a.shape().stream())
-                .map(Sourced::value);
     }
 }

@@ -24,7 +24,7 @@ record Zoning(List<Zone> zones, List<List<Effective.Area>> sources, Optional<Str
     private record Piece(String title, CellMask cells, List<Corner> corners, List<Effective.Area> sources) {}
 
     static Zoning of(Effective.Areas areas, Ability.Zones ability) {
-        var watched = Watching.watched(areas, ability.grid());
+        var watched = areas.watched(ability.grid());
         var pieces = pieces(areas, ability);
         if (pieces.size() > ability.most()) {
             pieces = merged(areas, watched, ability);
@@ -45,7 +45,7 @@ record Zoning(List<Zone> zones, List<List<Effective.Area>> sources, Optional<Str
     }
 
     private static List<Piece> pieces(Effective.Areas areas, Ability.Zones ability) {
-        var ignored = Watching.union(areas, AreaKind.IGNORE, ability.grid()).orElse(CellMask.none(ability.grid()));
+        var ignored = areas.union(AreaKind.IGNORE, ability.grid()).orElse(CellMask.none(ability.grid()));
         List<Piece> pieces = new ArrayList<>();
         areas.byName().forEach((name, area) -> {
             if (area.kindOrWatch() == AreaKind.WATCH && area.shape().isPresent()) {

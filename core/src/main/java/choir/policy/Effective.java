@@ -1,5 +1,7 @@
 package choir.policy;
 
+import choir.area.CellGrid;
+import choir.area.CellMask;
 import choir.area.Shape;
 import choir.scale.Sensitivity;
 import choir.scale.Threshold;
@@ -60,6 +62,22 @@ public sealed interface Effective {
     record Areas(Map<String, Area> byName, boolean fixed) implements Effective {
         public Areas {
             byName = Collections.unmodifiableMap(new LinkedHashMap<>(byName));
+        }
+
+        /** Union of the watch areas (all, if there is none) minus the union of the ignore areas. */
+        public CellMask watched(CellGrid grid) {
+            return union(AreaKind.WATCH, grid)
+                    .orElse(CellMask.all(grid))
+                    .minus(union(AreaKind.IGNORE, grid).orElse(CellMask.none(grid)));
+        }
+
+        /** The cells of all areas of a kind together; empty when there is no such area. */
+        public Optional<CellMask> union(AreaKind kind, CellGrid grid) {
+            return byName.values().stream()
+                    .filter(a -> a.kindOrWatch() == kind)
+                    .flatMap(a -> a.shape().stream())
+                    .map(s -> s.value().on(grid))
+                    .reduce(CellMask::union);
         }
     }
 

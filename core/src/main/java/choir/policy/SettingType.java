@@ -10,6 +10,24 @@ public sealed interface SettingType {
     /** The range in words, for messages, forms and the reference. */
     String expected();
 
+    /** A word for the control that fits it. */
+    default String kind() {
+        return switch (this) {
+            case OnOff o -> "on-off";
+            case Choice c -> "choice";
+            case SensitivityOrAuto s -> "sensitivity";
+            case ShareOfPicture s -> "share";
+            case Amount a -> "amount";
+            case Named n -> "name";
+            case ClipEvery c -> "clip";
+            case OffOr o -> "off-or";
+            case WeekOfTriggers w -> "week";
+            case WeekOfSensitivities w -> "levels";
+            case DayPlans d -> "special-days";
+            case AreaList a -> "areas";
+        };
+    }
+
     /** The only values that there are; empty when there are more than can be listed. */
     default List<String> choices() {
         return switch (this) {

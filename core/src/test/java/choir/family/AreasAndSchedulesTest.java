@@ -98,7 +98,7 @@ class AreasAndSchedulesTest {
         var zones = zones(areas.toString());
         assertThat(zones.zones()).hasSizeLessThanOrEqualTo(4);
         var asked =
-                Watching.watched(TranslatorTest.policy(areas.toString()).areas().orElseThrow(), ability.grid());
+                TranslatorTest.policy(areas.toString()).areas().orElseThrow().watched(ability.grid());
         assertThat(asked.minus(ability.cells(zones))).isEqualTo(CellMask.none(ability.grid()));
         assertThat(wanted("fulmar", areas.toString(), Catalogue.SENSITIVITY).value())
                 .isEqualTo(new NativeValue.Item("14"));

@@ -41,7 +41,12 @@ final class Scene {
         var g = image.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         boolean night = at.getHour() < 7 || at.getHour() >= 19;
-        var drawn = new Scene(g, new Random(camera.hashCode()), night);
+        var drawn = new Scene(g, new Random(camera.hashCode() * 0x9E3779B97F4A7C15L), night);
+        if (drawn.random.nextBoolean()) {
+            // Seen from the other side.
+            g.translate(WIDTH, 0);
+            g.scale(-1, 1);
+        }
         drawn.draw(scene);
         if (walker) {
             drawn.walker();
@@ -118,7 +123,7 @@ final class Scene {
     }
 
     private void quay() {
-        int horizon = about(120, 12);
+        int horizon = about(120, 34);
         sky(horizon);
         g.setPaint(new GradientPaint(0, horizon, tone(96, 122, 132), 0, HEIGHT, tone(52, 84, 98)));
         g.fillRect(0, horizon, WIDTH, HEIGHT - horizon);
@@ -130,7 +135,7 @@ final class Scene {
             g.setColor(tone(150, 172, 178));
             g.drawArc(x, y, length, 6, 20, 140);
         }
-        int edge = about(300, 60);
+        int edge = about(300, 110);
         fill(
                 tone(122, 120, 114),
                 edge,
@@ -155,7 +160,7 @@ final class Scene {
     private void gangway() {
         g.setColor(tone(188, 190, 186));
         g.fillRect(0, 0, WIDTH, HEIGHT);
-        int far = about(320, 40);
+        int far = about(320, 90);
         fill(tone(150, 152, 150), far - 50, 110, far + 50, 110, far + 260, HEIGHT, far - 260, HEIGHT);
         g.setColor(tone(196, 140, 60));
         g.setStroke(new BasicStroke(6));
@@ -182,7 +187,7 @@ final class Scene {
         for (int x = -300; x < WIDTH + 300; x += 60) {
             g.drawLine(WIDTH / 2 + (x - WIDTH / 2) / 3, 150, x, HEIGHT);
         }
-        int desk = about(120, 50);
+        int desk = about(150, 110);
         g.setColor(tone(94, 74, 58));
         g.fillRect(desk, 120, 210, 60);
         g.setColor(tone(64, 88, 104));
@@ -204,7 +209,7 @@ final class Scene {
         sky(horizon);
         g.setColor(tone(104, 104, 106));
         g.fillRect(0, horizon, WIDTH, HEIGHT - horizon);
-        int vanish = about(330, 60);
+        int vanish = about(330, 120);
         g.setStroke(new BasicStroke(4));
         for (int i = -3; i <= 3; i++) {
             g.setColor(tone(222, 220, 210));

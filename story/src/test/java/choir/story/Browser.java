@@ -18,6 +18,8 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.ExpectedConditions;
 import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
@@ -106,15 +108,56 @@ final class Browser implements AutoCloseable {
 
     /** Presses the button or follows the link that says so. */
     void press(String words) {
+        press(words, "button, a");
+    }
+
+    void press(String words, String css) {
         patiently("nothing to press that says \"" + words + "\"", () -> {
-            var found = driver.findElements(By.cssSelector("button, a")).stream()
+            var found = driver.findElements(By.cssSelector(css)).stream()
                     .filter(e -> e.isDisplayed()
                             && e.isEnabled()
-                            && e.getText().strip().startsWith(words))
+                            && e.getText().strip().replaceAll("\\s+", " ").startsWith(words))
                     .findFirst();
             found.ifPresent(WebElement::click);
             return found.isPresent() ? Boolean.TRUE : null;
         });
+    }
+
+    void click(String css) {
+        find(css).click();
+    }
+
+    void shiftClick(String css) {
+        new Actions(driver)
+                .keyDown(Keys.SHIFT)
+                .click(find(css))
+                .keyUp(Keys.SHIFT)
+                .perform();
+    }
+
+    void focus(String css) {
+        run("arguments[0].focus()", find(css));
+    }
+
+    String value(String css) {
+        return String.valueOf(find(css).getDomProperty("value"));
+    }
+
+    /** Waits until an expression of the page is true. */
+    void awaitTrue(String expression) {
+        patiently(
+                expression + " does not come true",
+                () -> Boolean.TRUE.equals(run("return " + expression)) ? true : null);
+    }
+
+    /** Answers what the browser asks in a window of its own. */
+    void answerQuestion(boolean yes) {
+        var question = new WebDriverWait(driver, PATIENCE).until(ExpectedConditions.alertIsPresent());
+        if (yes) {
+            question.accept();
+        } else {
+            question.dismiss();
+        }
     }
 
     void see(String words) {

@@ -24,7 +24,9 @@ class DoorsTest {
             "POST /api/v1/readings",
             "POST /api/v1/audits",
             "POST /api/v1/previews",
-            "POST /api/v1/recorders/{name}/sheet/ticks");
+            "POST /api/v1/recorders/{name}/sheet/ticks",
+            "POST /api/v1/template-trials",
+            "POST /api/v1/area-trials");
 
     private static final Set<String> ADMINISTRATOR = Set.of(
             "POST /api/v1/recorders",

@@ -1,12 +1,17 @@
 package choir.server.policy;
 
 import choir.document.PolicySchema;
+import choir.document.PolicyWriter;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
+import choir.policy.Layer.Statement;
+import choir.policy.SettingType;
 import choir.policy.TemplateName;
 import choir.server.web.Dates;
 import choir.server.web.Versions;
 import java.security.Principal;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,21 +66,43 @@ class PolicyApi {
             @Nullable String because,
             @Nullable String until) {}
 
-    /** @param choices the only values that there are; empty when there are more than can be listed */
+    /**
+     * @param kind a word for the control that fits it
+     * @param choices the only values that there are; empty when there are more than can be listed
+     * @param unit of an amount; empty otherwise
+     */
     record SettingView(
             String key,
             String title,
             String meaning,
+            String kind,
+            String unit,
             String expected,
             List<String> choices,
             String loss,
             String waste) {}
 
+    /**
+     * @param value as a policy file holds it, on one line; missing when farther values are dropped
+     * @param counts not past its last day
+     */
+    record OverrideView(
+            String node,
+            String key,
+            @Nullable String value,
+            boolean fixed,
+            String because,
+            String author,
+            @Nullable String until,
+            boolean counts) {}
+
     private final PolicyStore store;
+    private final Clock clock;
     private final Policies policies;
     private final PolicyLoad load;
 
-    PolicyApi(PolicyStore store, Policies policies, PolicyLoad load) {
+    PolicyApi(PolicyStore store, Policies policies, PolicyLoad load, Clock clock) {
+        this.clock = clock;
         this.store = store;
         this.policies = policies;
         this.load = load;
@@ -88,6 +115,8 @@ class PolicyApi {
                         s.key().text(),
                         s.title(),
                         s.meaning(),
+                        s.type().kind(),
+                        s.type() instanceof SettingType.Amount a ? a.unit() : "",
                         s.type().expected(),
                         s.type().choices(),
                         s.loss(),
@@ -178,6 +207,25 @@ class PolicyApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void stopUsing(@RequestParam String template, @RequestParam String node, Principal who) {
         policies.stopUsing(new TemplateName(template), Node.parse(node), who.getName());
+    }
+
+    /** What is put straight on a node, or everywhere; those past their last day included. */
+    @GetMapping("/api/v1/overrides")
+    List<OverrideView> overrides(@RequestParam(defaultValue = "") String node) {
+        var at = node.isEmpty() ? Optional.<Node>empty() : Optional.of(Node.parse(node));
+        var today = LocalDate.now(clock);
+        return store.overrides().stream()
+                .filter(o -> at.isEmpty() || at.get().equals(o.node()))
+                .map(o -> new OverrideView(
+                        o.node().text(),
+                        o.key().text(),
+                        o.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null,
+                        o.fixed(),
+                        o.because(),
+                        o.author(),
+                        o.until().map(LocalDate::toString).orElse(null),
+                        o.countsOn(today)))
+                .toList();
     }
 
     @PostMapping("/api/v1/overrides")

@@ -44,8 +44,14 @@ public class PolicyStore {
 
     /** Everything that was said, as of today. */
     public PolicyBook book() {
+        return book(Optional.empty());
+    }
+
+    /** The same as if the given template stood in place of the one of its name. */
+    public PolicyBook book(Optional<Template> tried) {
         Map<TemplateName, Template> byName = new HashMap<>();
         templates().forEach(t -> byName.put(t.name(), t));
+        tried.ifPresent(t -> byName.put(t.name(), t));
         Map<Node, List<TemplateName>> uses = new HashMap<>();
         uses().forEach((node, names) -> uses.put(node, names));
         return new PolicyBook(byName, uses, overrides(), LocalDate.now(clock));

@@ -1,5 +1,6 @@
 package choir.server.standing;
 
+import choir.area.CellGrid;
 import choir.area.CellMask;
 import choir.area.Shape;
 import choir.family.Ability;
@@ -8,6 +9,7 @@ import choir.family.NativeValue;
 import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
 import choir.policy.Effective;
+import choir.policy.EffectivePolicy;
 import choir.policy.Origin;
 import choir.policy.Setting;
 import choir.policy.Sourced;
@@ -153,8 +155,8 @@ record CameraView(
                         .toList(),
                 week(s),
                 areas(s),
-                mask(s.family(), s.translation().wanted(Catalogue.AREAS)),
-                mask(s.family(), s.held().flatMap(h -> h.get(Catalogue.AREAS))),
+                cells(s.family(), s.translation().wanted(Catalogue.AREAS)),
+                cells(s.family(), s.held().flatMap(h -> h.get(Catalogue.AREAS))),
                 s.policy().blocked().stream()
                         .map(b ->
                                 new BlockedView(b.key().text(), OriginView.of(b.origin()), OriginView.of(b.fixedBy())))
@@ -317,7 +319,7 @@ record CameraView(
         return shape instanceof Shape.Cells(CellMask mask) ? mask.rows() : List.of();
     }
 
-    private static List<String> mask(Family family, Optional<NativeValue> value) {
+    static List<String> cells(Family family, Optional<NativeValue> value) {
         return value.map(v -> switch (v) {
                     case NativeValue.Mask m -> m.mask().rows();
                     case NativeValue.Zones z
@@ -325,6 +327,17 @@ record CameraView(
                         ability.cells(z).rows();
                     default -> List.<String>of();
                 })
+                .orElse(List.of());
+    }
+
+    /** The watched cells of a policy on the grid by which the family's areas are compared. */
+    static List<String> asked(Family family, EffectivePolicy policy) {
+        var grid = family.ability(Catalogue.AREAS).flatMap(a -> switch (a) {
+            case Ability.Mask m -> Optional.of(m.grid());
+            case Ability.Zones z -> Optional.of(z.grid());
+            default -> Optional.<CellGrid>empty();
+        });
+        return grid.flatMap(g -> policy.areas().map(areas -> areas.watched(g).rows()))
                 .orElse(List.of());
     }
 }

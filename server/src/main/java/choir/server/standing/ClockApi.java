@@ -45,7 +45,7 @@ class ClockApi {
     /** Real minutes, so that a day on which the clock is put has 23 or 25 hours. */
     record Between(String zone, String from, String to, List<Share> shares) {}
 
-    record ICalendar(String camera, String ical) {}
+    record WeekFile(String camera, String ical) {}
 
     private final Standings standings;
     private final CalendarStore calendars;
@@ -124,9 +124,9 @@ class ClockApi {
 
     /** The week as iCalendar (RFC 5545) on the recorder's wall clock. */
     @GetMapping("/api/v1/cameras/{recorder}/{channel}/week")
-    ICalendar week(@PathVariable String recorder, @PathVariable String channel) {
+    WeekFile week(@PathVariable String recorder, @PathVariable String channel) {
         var standing = standing(recorder, channel);
         var week = standing.policy().week().orElse(Week.silent());
-        return new ICalendar(standing.camera().camera().text(), WeekCalendar.write(week, TriggerSet::toString));
+        return new WeekFile(standing.camera().camera().text(), WeekCalendar.write(week, TriggerSet::toString));
     }
 }

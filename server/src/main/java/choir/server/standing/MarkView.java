@@ -25,8 +25,18 @@ record MarkView(String kind, int size, String text) {
         return deviations.stream()
                 .max(Comparator.comparing((Deviation d) -> Mark.of(d).kind())
                         .thenComparing(d -> Mark.of(d).size()))
-                .map(d -> Mark.of(d).kind() == Mark.Kind.IN_TUNE ? new MarkView("in-tune", 0, "In tune.") : of(d))
+                .map(d -> Mark.of(d).kind() == Mark.Kind.IN_TUNE ? inTune(deviations) : of(d))
                 .orElse(NOT_GOVERNED);
+    }
+
+    private static MarkView inTune(List<Deviation> deviations) {
+        long cannot = deviations.stream()
+                .filter(d -> Mark.of(d).kind() == Mark.Kind.CANNOT)
+                .count();
+        var rest = cannot == 0
+                ? "."
+                : "; " + cannot + (cannot == 1 ? " setting" : " settings") + " cannot be honoured by its recorder.";
+        return new MarkView("in-tune", 0, "In tune" + rest);
     }
 
     private static String kind(Mark mark) {

@@ -1,5 +1,6 @@
 package choir.server.standing;
 
+import choir.area.CellMask;
 import choir.drift.Cause;
 import choir.drift.Deviation;
 import choir.drift.Mark;
@@ -73,6 +74,11 @@ public record Standing(
 
     public Optional<Deviation> deviation(SettingKey key) {
         return deviations.stream().filter(d -> d.key().equals(key)).findFirst();
+    }
+
+    /** The cells over which a threshold is counted when areas are not governed. */
+    Optional<CellMask> mask() {
+        return Standings.mask(baseline, observation);
     }
 
     /** What the recorder holds as far as it can be known now; empty when it was not read or could not be. */

@@ -206,7 +206,7 @@ public class Standings {
     }
 
     /** The cells of the last verified write, else those observed. */
-    private static Optional<CellMask> mask(NativeConfig baseline, Optional<ObservationStore.Observation> observation) {
+    static Optional<CellMask> mask(NativeConfig baseline, Optional<ObservationStore.Observation> observation) {
         return baseline.get(Catalogue.AREAS)
                 .or(() -> observation.flatMap(o -> o.config().get(Catalogue.AREAS)))
                 .filter(NativeValue.Mask.class::isInstance)

@@ -1,0 +1,176 @@
+import { Document, isMap, parseDocument } from 'yaml';
+import { Undoable } from './history.svelte';
+
+type Path = [string, string];
+
+function pathOf(key: string): Path {
+  const cut = key.indexOf('.');
+  return [key.slice(0, cut), key.slice(cut + 1)];
+}
+
+/** One value in the words of a policy file, on one line. */
+export function words(value: unknown): string {
+  if (Array.isArray(value)) {
+    return value
+      .map((v) =>
+        v !== null && typeof v === 'object'
+          ? Object.entries(v as Record<string, unknown>)
+              .map(([k, t]) => `${k} ${String(t)}`)
+              .join(' ')
+          : String(v),
+      )
+      .join('; ');
+  }
+  if (value !== null && typeof value === 'object') {
+    return Object.entries(value)
+      .map(([k, v]) => `${k}: ${words(v)}`)
+      .join('; ');
+  }
+  return value === undefined || value === null ? '' : String(value as string);
+}
+
+/** The lines of a week as a policy file holds it, with whether it replaces what lies under it. */
+export function weekLines(value: unknown): { text: string; replace: boolean } {
+  if (value !== null && typeof value === 'object' && !Array.isArray(value)) {
+    const map = value as { windows?: unknown; replace?: unknown };
+    return { text: weekLines(map.windows).text, replace: map.replace === true || map.replace === 'true' };
+  }
+  return { text: words(value).split('; ').filter(Boolean).join('\n'), replace: false };
+}
+
+/** What a policy file holds for a week of these lines. */
+export function weekValue(text: string, replace: boolean): unknown {
+  const windows = text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean)
+    .map((line) => {
+      const cut = line.lastIndexOf(' ');
+      const value = line.slice(cut + 1);
+      return { [line.slice(0, cut)]: /^\d+$/.test(value) ? Number(value) : value };
+    });
+  return replace ? { replace: true, windows } : windows;
+}
+
+/** A template being worked on. Its text is the one source; the form reads it and writes it, comments and all. */
+export class TemplateDraft {
+  readonly #text: Undoable<string>;
+  #stored = $state('');
+
+  constructor(text: string) {
+    this.#text = new Undoable(text);
+    this.#stored = text;
+  }
+
+  get text(): string {
+    return this.#text.value;
+  }
+
+  get changed(): boolean {
+    return this.text !== this.#stored;
+  }
+
+  /** What is there now is what the service holds. */
+  saved() {
+    this.#stored = this.text;
+  }
+
+  /** Goes on from what somebody else wrote. */
+  take(text: string) {
+    this.#text.set(text);
+    this.#stored = text;
+  }
+
+  type(text: string) {
+    this.#text.set(text);
+  }
+
+  readonly #document = $derived.by(() => parseDocument(this.#text.value));
+
+  /** Why the text is no YAML at all; the service checks the rest. */
+  get fault(): string {
+    return (
+      this.#document.errors[0]?.message ?? (isMap(this.#document.contents) ? '' : 'expected keys and values')
+    );
+  }
+
+  get(key: string): unknown {
+    const value: unknown = this.#document.getIn(pathOf(key), false);
+    return value !== null && typeof value === 'object' && 'toJSON' in value
+      ? (value as { toJSON(): unknown }).toJSON()
+      : value;
+  }
+
+  #list(name: 'fixed' | 'unset'): string[] {
+    const value = this.#document.get(name) as { toJSON?(): unknown } | undefined;
+    const list = value?.toJSON?.();
+    return Array.isArray(list) ? (list as string[]) : [];
+  }
+
+  isFixed(key: string): boolean {
+    return this.#list('fixed').includes(key);
+  }
+
+  #write(change: (document: Document) => void) {
+    const document = parseDocument(this.#text.value) as unknown as Document;
+    if (document.errors.length === 0) {
+      change(document);
+      this.#text.set(document.toString({ lineWidth: 120 }));
+    }
+  }
+
+  set(key: string, value: unknown) {
+    const [section, name] = pathOf(key);
+    this.#write((d) => {
+      if (!d.has(section)) {
+        d.set(section, d.createNode({}));
+      }
+      d.setIn([section, name], d.createNode(value));
+    });
+  }
+
+  clear(key: string) {
+    const [section, name] = pathOf(key);
+    this.#write((d) => {
+      d.deleteIn([section, name]);
+      const left = d.get(section);
+      if (isMap(left) && left.items.length === 0) {
+        d.delete(section);
+      }
+    });
+  }
+
+  fix(key: string, fixed: boolean) {
+    const list = this.#list('fixed').filter((k) => k !== key);
+    this.#write((d) => {
+      if (fixed) {
+        d.set('fixed', d.createNode([...list, key].sort()));
+      } else if (list.length > 0) {
+        d.set('fixed', d.createNode(list));
+      } else {
+        d.delete('fixed');
+      }
+    });
+  }
+
+  get base(): string {
+    const value: unknown = this.#document.get('extends');
+    return typeof value === 'string' ? value : '';
+  }
+
+  get canUndo(): boolean {
+    return this.#text.canUndo;
+  }
+
+  get canRedo(): boolean {
+    return this.#text.canRedo;
+  }
+
+  undo() {
+    this.#text.undo();
+  }
+
+  redo() {
+    this.#text.redo();
+  }
+}

@@ -1,0 +1,96 @@
+import { DAY, DAYS } from '../week';
+import { Undoable } from './history.svelte';
+import { paint, parse, print, silent, WEEK, WeekFault, type Minutes } from './week-text';
+
+/** A week being worked on. The text is the one source: painting writes it, typing changes it. */
+export class WeekDraft {
+  readonly #text: Undoable<string>;
+  readonly #valid: (value: string) => boolean;
+  #understood: Minutes = silent();
+
+  constructor(text: string, valid: (value: string) => boolean) {
+    this.#text = new Undoable(text);
+    this.#valid = valid;
+  }
+
+  get text(): string {
+    return this.#text.value;
+  }
+
+  type(text: string) {
+    this.#text.set(text, false);
+  }
+
+  readonly #read = $derived.by((): { minutes: Minutes; fault: WeekFault | undefined } => {
+    try {
+      this.#understood = parse(this.#text.value, this.#valid);
+      return { minutes: this.#understood, fault: undefined };
+    } catch (e) {
+      return { minutes: this.#understood, fault: e as WeekFault };
+    }
+  });
+
+  /** As last understood, while something is being typed that cannot be. */
+  get minutes(): Minutes {
+    return this.#read.minutes;
+  }
+
+  get fault(): WeekFault | undefined {
+    return this.#read.fault;
+  }
+
+  /** @param to exclusive; at or before `from` it is on the next day. Without a value the stretch is erased. */
+  paint(days: readonly number[], from: number, to: number, value: string | undefined) {
+    let week = this.minutes;
+    for (const day of days) {
+      week = paint(week, day, from, to, value);
+    }
+    this.#text.set(print(week));
+  }
+
+  copyDay(from: number, to: readonly number[]) {
+    const week = [...this.minutes];
+    for (const day of to) {
+      for (let m = 0; m < DAY; m++) {
+        week[day * DAY + m] = this.minutes[from * DAY + m];
+      }
+    }
+    this.#text.set(print(week));
+  }
+
+  /** What holds at a minute, in words. */
+  at(minute: number): string {
+    const day = DAYS[Math.floor((minute % WEEK) / DAY)] ?? '';
+    return `${day} ${this.minutes[minute % WEEK] ?? 'left to other layers'}`;
+  }
+
+  get canUndo(): boolean {
+    return this.#text.canUndo;
+  }
+
+  get canRedo(): boolean {
+    return this.#text.canRedo;
+  }
+
+  undo() {
+    this.#text.undo();
+  }
+
+  redo() {
+    this.#text.redo();
+  }
+}
+
+/** Minutes as runs, for drawing. */
+export function runsOf(week: Minutes): { from: number; to: number; triggers: string }[] {
+  const runs: { from: number; to: number; triggers: string }[] = [];
+  week.forEach((value, m) => {
+    const last = runs.at(-1);
+    if (value !== undefined && last && last.to === m && last.triggers === value && m % DAY !== 0) {
+      last.to = m + 1;
+    } else if (value !== undefined) {
+      runs.push({ from: m, to: m + 1, triggers: value });
+    }
+  });
+  return runs;
+}
