@@ -204,6 +204,12 @@ final class Browser implements AutoCloseable {
         return ((JavascriptExecutor) driver).executeScript(script, arguments);
     }
 
+    /** A script that calls its last argument with the result. */
+    Object runAsync(String script) {
+        driver.manage().timeouts().scriptTimeout(PATIENCE);
+        return java.util.Objects.requireNonNull(driver.executeAsyncScript(script));
+    }
+
     /** What axe-core finds against WCAG 2.2 AA, a line each. */
     String accessibilityFaults() {
         try {

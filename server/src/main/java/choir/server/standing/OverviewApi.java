@@ -1,15 +1,20 @@
 package choir.server.standing;
 
+import choir.drift.Cause;
+import choir.drift.Deviation;
 import choir.drift.Severity;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
+import choir.policy.SettingKey;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -68,15 +73,16 @@ class OverviewApi {
                 .add(s));
         List<OverviewRow> rows = new ArrayList<>();
         byGroup.forEach((group, members) -> rows.add(new OverviewRow(group.text(), members.size(), cells(members))));
+        var counts = Counts.of(all);
         return new Overview(
                 all.size(),
                 recorders.size(),
-                count(all, "in-tune"),
-                count(all, "drifted"),
-                count(all, "waiting"),
-                count(all, "unknown"),
-                count(all, "at-risk"),
-                count(all, "not-governed"),
+                counts.of("in-tune"),
+                counts.of("drifted"),
+                counts.of("waiting"),
+                counts.of("unknown"),
+                counts.of("at-risk"),
+                counts.of("not-governed"),
                 minutesWithoutRecording(all),
                 recorders.stream()
                         .filter(r -> !r.trouble().isEmpty())
@@ -88,12 +94,21 @@ class OverviewApi {
                 rows);
     }
 
-    private static AwayRecorder away(StoredRecorder recorder) {
-        return new AwayRecorder(recorder.name(), recorder.trouble());
+    /** How many cameras are in each state, looked at once. */
+    private record Counts(Map<String, Integer> byState) {
+        static Counts of(List<Standing> cameras) {
+            Map<String, Integer> byState = new HashMap<>();
+            cameras.forEach(c -> c.states().forEach(state -> byState.merge(state, 1, Integer::sum)));
+            return new Counts(byState);
+        }
+
+        int of(String state) {
+            return byState.getOrDefault(state, 0);
+        }
     }
 
-    private static int count(List<Standing> all, String state) {
-        return (int) all.stream().filter(s -> s.states().contains(state)).count();
+    private static AwayRecorder away(StoredRecorder recorder) {
+        return new AwayRecorder(recorder.name(), recorder.trouble());
     }
 
     /** For each camera its worst setting, so that a minute is not counted twice. */
@@ -107,29 +122,40 @@ class OverviewApi {
                 .sum();
     }
 
+    /** One setting of one group. Words are made for the few marks that are drawn, not for all that are counted. */
+    private static final class Tally {
+        private record Seen(Standing member, Deviation deviation) {}
+
+        private int governed;
+        private int astray;
+        private final List<Seen> drawnAstray = new ArrayList<>();
+        private final List<Seen> drawnWell = new ArrayList<>();
+
+        void count(Standing member, Deviation deviation) {
+            governed++;
+            boolean well = deviation.cause() == Cause.IN_TUNE;
+            astray += well ? 0 : 1;
+            var drawn = well ? drawnWell : drawnAstray;
+            if (drawn.size() < MOST_MARKS) {
+                drawn.add(new Seen(member, deviation));
+            }
+        }
+
+        Cell cell(String key) {
+            var marks = Stream.concat(drawnAstray.stream(), drawnWell.stream())
+                    .limit(MOST_MARKS)
+                    .map(s -> memberMark(s.member(), MarkView.of(List.of(s.deviation()))))
+                    .toList();
+            return new Cell(key, governed, governed - astray, marks);
+        }
+    }
+
     private static List<Cell> cells(List<Standing> members) {
+        Map<SettingKey, Tally> tallies = new HashMap<>();
+        Catalogue.settings().forEach(s -> tallies.put(s.key(), new Tally()));
+        members.forEach(m -> m.deviations().forEach(d -> tallies.get(d.key()).count(m, d)));
         return Catalogue.settings().stream()
-                .map(setting -> {
-                    List<MemberMark> astray = new ArrayList<>();
-                    List<MemberMark> well = new ArrayList<>();
-                    for (var member : members) {
-                        var deviation = member.deviation(setting.key());
-                        var mark = MarkView.of(deviation.stream().toList());
-                        var quiet = mark.kind().equals("in-tune") || mark.kind().equals("not-governed");
-                        (quiet ? well : astray).add(memberMark(member, mark));
-                    }
-                    int governed = (int) members.stream()
-                            .filter(m -> m.deviation(setting.key()).isPresent())
-                            .count();
-                    int astrayCount = astray.size();
-                    well.removeIf(m -> m.kind().equals("not-governed"));
-                    astray.addAll(well);
-                    return new Cell(
-                            setting.key().text(),
-                            governed,
-                            governed - astrayCount,
-                            List.copyOf(astray.subList(0, Math.min(MOST_MARKS, astray.size()))));
-                })
+                .map(s -> tallies.get(s.key()).cell(s.key().text()))
                 .toList();
     }
 
@@ -146,15 +172,18 @@ class OverviewApi {
             standing.camera().group().chain().forEach(g -> below.get(g).add(standing));
         }
         List<GroupRow> rows = new ArrayList<>();
-        below.forEach((group, members) -> rows.add(new GroupRow(
-                group.text(),
-                (int) members.stream().filter(in(group)).count(),
-                members.size(),
-                count(members, "in-tune"),
-                count(members, "drifted"),
-                count(members, "waiting"),
-                count(members, "unknown"),
-                count(members, "at-risk"))));
+        below.forEach((group, members) -> {
+            var counts = Counts.of(members);
+            rows.add(new GroupRow(
+                    group.text(),
+                    (int) members.stream().filter(in(group)).count(),
+                    members.size(),
+                    counts.of("in-tune"),
+                    counts.of("drifted"),
+                    counts.of("waiting"),
+                    counts.of("unknown"),
+                    counts.of("at-risk")));
+        });
         return rows;
     }
 
