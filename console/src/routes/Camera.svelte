@@ -150,19 +150,15 @@
         </section>
       {/if}
 
-      <section class="mb-10" aria-labelledby="policy">
-        <h2 id="policy" class="text-lg font-semibold">
-          What is asked, where from, and what the recorder holds
-        </h2>
-        <SettingsTable settings={governed} onoverride={override} ontakeback={takeBack} />
-        {#each c.blocked as b (b.key + b.origin.text)}
-          <p class="mt-2 text-sm text-cannot">
-            Without effect: {b.key} of the {b.origin.text}; the {b.fixedBy.text} fixes it.
-          </p>
-        {/each}
-      </section>
-
-      <div class="grid gap-10 xl:grid-cols-[3fr_2fr]">
+      <div class="mb-10 grid gap-10 xl:grid-cols-[2fr_3fr]">
+        <section aria-labelledby="areas" class="min-w-0">
+          <h2 id="areas" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
+            Picture and areas <button class="act text-sm" onclick={() => override('motion.areas')}
+              >Draw areas …</button
+            >
+          </h2>
+          <AreaMap camera={c.row.camera} areas={c.areas} wanted={c.wantedCells} observed={c.observedCells} />
+        </section>
         <section aria-labelledby="week" class="min-w-0">
           <h2 id="week" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
             Week <button class="act text-sm" onclick={() => override('recording.week')}
@@ -176,13 +172,19 @@
             </p>
           {/each}
         </section>
-        <section aria-labelledby="areas" class="min-w-0">
-          <h2 id="areas" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
-            Areas <button class="act text-sm" onclick={() => override('motion.areas')}>Draw areas …</button>
-          </h2>
-          <AreaMap camera={c.row.camera} areas={c.areas} wanted={c.wantedCells} observed={c.observedCells} />
-        </section>
       </div>
+
+      <section class="mb-10" aria-labelledby="policy">
+        <h2 id="policy" class="text-lg font-semibold">
+          What is asked, where from, and what the recorder holds
+        </h2>
+        <SettingsTable settings={governed} onoverride={override} ontakeback={takeBack} />
+        {#each c.blocked as b (b.key + b.origin.text)}
+          <p class="mt-2 text-sm text-cannot">
+            Without effect: {b.key} of the {b.origin.text}; the {b.fixedBy.text} fixes it.
+          </p>
+        {/each}
+      </section>
 
       {#if ended.length > 0}
         <section class="mt-10" aria-labelledby="history">

@@ -46,10 +46,12 @@
     }
   });
 
+  /** What holds without this camera's own layer, also where that lies over it. */
   const inherited = $derived(
-    camera.week.asked
-      .filter((r) => r.origin?.node !== name)
-      .map((r) => ({ from: r.from, to: r.to, triggers: r.triggers })),
+    camera.week.asked.flatMap((r) => {
+      const triggers = r.origin?.node === name ? r.beaten[0]?.value : r.triggers;
+      return triggers ? [{ from: r.from, to: r.to, triggers }] : [];
+    }),
   );
 
   async function save(event: SubmitEvent) {

@@ -41,7 +41,7 @@
             {#each s.origins as o (o.text)}
               <div>
                 {#if o.template}
-                  <a href={p('/templates/:name', { params: { name: o.template } })}>{o.template}</a>
+                  <a href={p('/templates/:name/edit', { params: { name: o.template } })}>{o.template}</a>
                   <span class="text-faint">at {groupName(o.node)}</span>
                 {:else}
                   override <span class="text-faint">at {groupName(o.node)}: {o.because}</span>

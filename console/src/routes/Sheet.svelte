@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
-  import { api, ask } from '../lib/api/client';
+  import { api, ask, type Schemas } from '../lib/api/client';
   import { count } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
@@ -17,6 +17,11 @@
   }));
   const done = new SvelteSet<number>();
   let error = $state<Error | undefined>();
+
+  function after(step: Schemas['Step']): string {
+    const note = step.note ? ` (${step.note})` : '';
+    return `${step.before ? `, was ${step.before}` : ', whatever stands there'}${note}`;
+  }
 
   async function tick(version: string) {
     error = undefined;
@@ -75,11 +80,8 @@
                     paint the watched cells (#)
                     <span class="native block leading-4 whitespace-pre">{step.after}</span>
                   {:else}
-                    set <span class="native font-semibold">{step.after}</span>
-                    <span class="text-faint"
-                      >{step.before ? `, was ${step.before}` : ', whatever stands there'}{step.note
-                        ? ` (${step.note})`
-                        : ''}</span
+                    set <span class="native font-semibold">{step.after}</span><span class="text-faint"
+                      >{after(step)}</span
                     >
                   {/if}
                 </span>

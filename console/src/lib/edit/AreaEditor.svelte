@@ -186,7 +186,9 @@
     <svg
       bind:this={svg}
       viewBox="0 0 {W} {H}"
-      class="w-full touch-none border border-line bg-sunken {drawing ? 'cursor-crosshair' : ''}"
+      class="w-full touch-none overflow-visible border border-line bg-sunken {drawing
+        ? 'cursor-crosshair'
+        : ''}"
       role="group"
       aria-label="Picture of {camera} with its areas"
       onpointerdown={down}

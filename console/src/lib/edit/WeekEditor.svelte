@@ -246,7 +246,7 @@
     <label>
       <span class="head mb-1 block">The same as text, one window a line</span>
       <textarea
-        class="field native h-36 w-full leading-5"
+        class="field native h-24 w-full leading-5"
         spellcheck="false"
         name="{label}-text"
         value={draft.text}

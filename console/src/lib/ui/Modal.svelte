@@ -15,7 +15,7 @@
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-ink/30" />
     <Dialog.Content
-      class="fixed top-[8vh] left-1/2 z-50 max-h-[84vh] {wide
+      class="fixed left-1/2 z-50 {wide ? 'top-[3vh] max-h-[94vh]' : 'top-[8vh] max-h-[84vh]'} {wide
         ? 'w-[min(1180px,calc(100vw-32px))]'
         : 'w-[min(720px,calc(100vw-32px))]'} -translate-x-1/2 overflow-y-auto rounded-md border border-line bg-raised p-6 shadow-xl"
     >

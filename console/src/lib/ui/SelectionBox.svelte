@@ -1,9 +1,55 @@
 <script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../api/client';
+  import { groupTerm } from '../format';
+
   /** The one box for choosing cameras; `/` brings the keyboard here from any page. */
   let { value, onchoose }: { value: string; onchoose: (selection: string) => void } = $props();
 
+  const STARTS = [
+    'group:',
+    'recorder:',
+    'template:',
+    'tag:',
+    'label:',
+    'family:',
+    'state:drifted',
+    'state:waiting',
+    'state:at-risk',
+    'state:unknown',
+    'not:',
+  ];
+
   let text = $derived(value);
   let field = $state<HTMLInputElement>();
+  let asked = $state(false);
+  const names = createQuery(() => ({
+    queryKey: ['names'],
+    enabled: asked,
+    staleTime: 60_000,
+    queryFn: async () => {
+      const [groups, recorders, templates] = await Promise.all([
+        ask(api.GET('/api/v1/groups')),
+        ask(api.GET('/api/v1/recorders')),
+        ask(api.GET('/api/v1/templates')),
+      ]);
+      return [
+        ...groups.map((g) => groupTerm(g.group)).filter(Boolean),
+        ...recorders.map((r) => `recorder:${r.name}`),
+        ...templates.map((t) => `template:${t.name}`),
+      ];
+    },
+  }));
+
+  /** What may follow, behind what stands there already; the last word is completed. */
+  const completions = $derived.by(() => {
+    const cut = Math.max(text.lastIndexOf(' '), text.lastIndexOf(',')) + 1;
+    const word = text.slice(cut);
+    return [...STARTS, ...(names.data ?? [])]
+      .filter((c) => c.startsWith(word) && c !== word)
+      .slice(0, 60)
+      .map((c) => text.slice(0, cut) + c);
+  });
 
   function choose(event: SubmitEvent) {
     event.preventDefault();
@@ -19,20 +65,6 @@
       field.select();
     }
   }
-
-  const STARTS = [
-    'group:',
-    'recorder:',
-    'template:',
-    'tag:',
-    'label:',
-    'family:',
-    'state:drifted',
-    'state:waiting',
-    'state:at-risk',
-    'state:unknown',
-    'not:',
-  ];
 </script>
 
 <svelte:window onkeydown={key} />
@@ -40,6 +72,7 @@
   <input
     bind:this={field}
     bind:value={text}
+    onfocus={() => (asked = true)}
     class="field w-full"
     type="text"
     list="selection-words"
@@ -51,6 +84,6 @@
     placeholder="Choose cameras: group:terminals state:drifted pier"
   />
   <datalist id="selection-words">
-    {#each STARTS as start (start)}<option value={start}></option>{/each}
+    {#each completions as completion (completion)}<option value={completion}></option>{/each}
   </datalist>
 </form>
