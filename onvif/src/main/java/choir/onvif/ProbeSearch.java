@@ -34,8 +34,14 @@ public final class ProbeSearch implements RecorderSearch {
     private static final String ADDRESSING = "http://schemas.xmlsoap.org/ws/2004/08/addressing";
     private static final String DISCOVERY = "http://schemas.xmlsoap.org/ws/2005/04/discovery";
     private static final Duration PAUSE = Duration.ofMillis(150);
-    private static final Duration PATIENCE = Duration.ofMillis(900);
     private static final int MOST_MATCHES = 20_000;
+
+    private final Duration patience;
+
+    /** @param patience how long the last answer is waited for */
+    public ProbeSearch(Duration patience) {
+        this.patience = patience;
+    }
 
     @Override
     public List<Answer> search(AddressRange range, int port) {
@@ -49,7 +55,7 @@ public final class ProbeSearch implements RecorderSearch {
                 for (var address : addresses) {
                     send(socket, probe, address, port);
                 }
-                receive(socket, message, round == 0 ? PAUSE : PATIENCE, matches);
+                receive(socket, message, round == 0 ? PAUSE : patience, matches);
             }
         } catch (IOException e) {
             throw new LinkException(Reason.UNREACHABLE, "no probe could be sent: " + e.getMessage(), e);
@@ -176,10 +182,10 @@ public final class ProbeSearch implements RecorderSearch {
         }
     }
 
-    private static Map<String, Answer> askedForTheirClock(List<String> addresses, int port) {
+    private Map<String, Answer> askedForTheirClock(List<String> addresses, int port) {
         Map<String, Answer> answers = new LinkedHashMap<>();
         try (var threads = Executors.newVirtualThreadPerTaskExecutor();
-                var transport = new SoapTransport(PATIENCE)) {
+                var transport = new SoapTransport(patience)) {
             Map<String, Future<Answer>> asked = new LinkedHashMap<>();
             for (var address : addresses) {
                 asked.put(address, threads.submit(() -> askedForItsClock(transport, address, port)));

@@ -6,6 +6,7 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
+import java.math.BigDecimal;
 import java.net.URI;
 import java.time.Duration;
 import javax.xml.stream.XMLStreamException;
@@ -69,10 +70,7 @@ final class SoapTransport implements AutoCloseable {
         try {
             return http.execute(post, context, response -> read(post, address, response, until));
         } catch (InterruptedIOException e) {
-            throw new LinkException(
-                    Reason.TIMED_OUT,
-                    address.getAuthority() + " did not answer within " + deadline.toSeconds() + " s",
-                    e);
+            throw timedOut(address, e);
         } catch (IOException e) {
             throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
         }
@@ -96,13 +94,17 @@ final class SoapTransport implements AutoCloseable {
                 return picture;
             });
         } catch (InterruptedIOException e) {
-            throw new LinkException(
-                    Reason.TIMED_OUT,
-                    address.getAuthority() + " did not answer within " + deadline.toSeconds() + " s",
-                    e);
+            throw timedOut(address, e);
         } catch (IOException e) {
             throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
         }
+    }
+
+    private LinkException timedOut(URI address, IOException e) {
+        var seconds =
+                BigDecimal.valueOf(deadline.toMillis(), 3).stripTrailingZeros().toPlainString();
+        return new LinkException(
+                Reason.TIMED_OUT, address.getAuthority() + " did not answer within " + seconds + " s", e);
     }
 
     private static String plain(IOException e) {

@@ -40,7 +40,7 @@ class FamiliesTest {
     @BeforeEach
     void start() {
         simulator = Simulator.start(0);
-        link = new OnvifLink(Duration.ofSeconds(5));
+        link = new OnvifLink(Duration.ofMinutes(2));
     }
 
     @AfterEach

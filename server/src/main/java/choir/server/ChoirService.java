@@ -26,8 +26,8 @@ public class ChoirService {
     }
 
     @Bean
-    RecorderSearch recorderSearch() {
-        return new ProbeSearch();
+    RecorderSearch recorderSearch(ServiceSettings settings) {
+        return new ProbeSearch(settings.searchPatience());
     }
 
     @Bean(destroyMethod = "close")

@@ -14,6 +14,7 @@ import org.springframework.validation.annotation.Validated;
  * @param data the folder of the database and the key file
  * @param zone in which "today" is reckoned for end dates
  * @param callDeadline for each call to a recorder
+ * @param searchPatience how long a search waits for the last answer to its probes
  * @param callsAtOnce how many recorders are talked to at the same time
  * @param setup the first administrator; without it a one-time password is made and printed
  */
@@ -23,6 +24,7 @@ public record ServiceSettings(
         Path data,
         ZoneId zone,
         Duration callDeadline,
+        Duration searchPatience,
         @Min(1) @Max(1024) int callsAtOnce,
         @org.jspecify.annotations.Nullable Setup setup) {
     public record Setup(String user, String password) {}

@@ -13,7 +13,6 @@ import java.util.Set;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 
 /** Who may enter where, and that secrets stay inside. */
 class DoorsTest {
@@ -44,10 +43,8 @@ class DoorsTest {
     static void start() {
         choir = new Ensemble();
         choir.recorder("haldr-1", "tern", 1);
-        var hash = new BCryptPasswordEncoder(4).encode("a password for the test");
         for (var role : List.of("VIEWER", "TECHNICIAN", "EDITOR")) {
-            choir.execute("INSERT INTO account (name, role, password_hash, one_time, created_at) VALUES ('"
-                    + role.toLowerCase(Locale.ROOT) + "', '" + role + "', '" + hash + "', 0, '2026-01-01T00:00:00Z')");
+            choir.addPerson(role.toLowerCase(Locale.ROOT), role);
         }
         doors = new ArrayList<>();
         choir.get("/api/v1/openapi")
@@ -77,7 +74,7 @@ class DoorsTest {
     private static String tokenOf(String user) {
         return choir.post(
                         "/api/v1/session/token",
-                        Map.of("user", user, "password", "a password for the test", "label", "doors"))
+                        Map.of("user", user, "password", Ensemble.PERSONS_PASSWORD, "label", "doors"))
                 .body()
                 .path("token")
                 .asString("");

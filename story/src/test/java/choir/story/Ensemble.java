@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -31,6 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 final class Ensemble implements AutoCloseable {
     static final String ADMIN = "ada";
     static final String PASSWORD = "a long enough password";
+    static final String PERSONS_PASSWORD = "a password for the test";
     static final JsonMapper JSON = JsonMapper.builder().build();
     private static final List<String> TABLES_OF_PEOPLES_WORK = List.of(
             "recorder",
@@ -59,6 +61,9 @@ final class Ensemble implements AutoCloseable {
     private final Simulator simulator = Simulator.start(0);
     private final HttpClient http = HttpClient.newHttpClient();
     private final Path folder;
+    /** Long enough for a machine that is busy with something else; only who waits for it to pass makes it short. */
+    private String callDeadline = "2m";
+
     private ConfigurableApplicationContext service;
     private String token = "";
 
@@ -81,11 +86,18 @@ final class Ensemble implements AutoCloseable {
                 "--server.port=0",
                 "--choir.data=" + folder.resolve("data"),
                 "--choir.zone=Atlantic/Faroe",
-                "--choir.call-deadline=2s",
+                "--choir.call-deadline=" + callDeadline,
+                "--choir.search-patience=5s",
                 "--choir.setup.user=" + ADMIN,
                 "--choir.setup.password=" + PASSWORD,
                 "--logging.level.root=error",
                 "--logging.level.choir=off");
+    }
+
+    /** Starts the service again with another deadline for each call to a recorder. */
+    void restartWithDeadline(String deadline) {
+        callDeadline = deadline;
+        restart();
     }
 
     /** Stops the service, does something to its database, and starts it again. */
@@ -117,6 +129,13 @@ final class Ensemble implements AutoCloseable {
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Somebody with a role, who signs in with {@link #PERSONS_PASSWORD}. */
+    void addPerson(String name, String role) {
+        var hash = new BCryptPasswordEncoder(4).encode(PERSONS_PASSWORD);
+        execute("INSERT INTO account (name, role, password_hash, one_time, created_at) VALUES ('" + name + "', '" + role
+                + "', '" + hash + "', 0, '2026-01-01T00:00:00Z')");
     }
 
     /** Every row of every table that people's work stands in, as text. */

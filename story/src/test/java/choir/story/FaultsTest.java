@@ -46,20 +46,35 @@ class FaultsTest {
         "WRONG_PASSWORD, does not take the user name and password",
         "GARBAGE, not",
         "CUT_OFF, not",
-        "ENDLESS, cannot be understood",
-        "SLOW, did not answer"
+        "ENDLESS, cannot be understood"
     })
     void anAuditTellsWhichRecorderCouldNotBeReadAndWhy(String fault, String why) {
         choir.giveOut("");
-        choir.panel("haldr-1?delay=PT5S&fault=" + fault);
+        choir.panel("haldr-1?fault=" + fault);
+        unreadBecause(why);
+        choir.panel("haldr-1?fault=NONE");
+        choir.audit();
+        assertThat(choir.openSentences()).isEmpty();
+    }
+
+    @Test
+    void anAuditWaitsForASlowRecorderNoLongerThanItsDeadline() {
+        choir.giveOut("");
+        choir.panel("haldr-1?delay=PT30S&fault=SLOW");
+        choir.restartWithDeadline("500ms");
+        unreadBecause("did not answer within 0.5 s");
+        choir.panel("haldr-1?fault=NONE");
+        choir.restartWithDeadline("2m");
+        choir.audit();
+        assertThat(choir.openSentences()).isEmpty();
+    }
+
+    private void unreadBecause(String why) {
         choir.audit();
         assertThat(choir.openSentences()).singleElement().satisfies(s -> {
             assertThat(s).startsWith("haldr-1: The recorder could not be read").contains(why);
         });
         assertThat(choir.choir("camera", "list", "state:unknown").out()).contains("haldr-1/01", "haldr-1/04");
-        choir.panel("haldr-1?fault=NONE");
-        choir.audit();
-        assertThat(choir.openSentences()).isEmpty();
     }
 
     @Test
@@ -153,7 +168,8 @@ class FaultsTest {
         choir.restart();
         choir.panel("haldr-1?fault=NONE");
         exchangeUntilEnded(started.body().path("id").asLong());
-        assertThat(states(rollout(started.body()))).isEqualTo("verified");
+        var rollout = rollout(started.body());
+        assertThat(states(rollout)).as(rollout.toString()).isEqualTo("verified");
         assertThat(choir.get("/api/v1/works/" + started.body().path("id").asLong())
                         .body()
                         .path("state")
