@@ -27,6 +27,8 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
@@ -57,6 +59,7 @@ public class Devices {
     private final Semaphore calls;
     private final Map<String, ReentrantLock> locks = new ConcurrentHashMap<>();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
+    private volatile boolean stopping;
 
     Devices(
             RecorderLink link,
@@ -75,6 +78,18 @@ public class Devices {
         this.database = database;
         this.clock = clock;
         this.calls = new Semaphore(settings.callsAtOnce());
+    }
+
+    /** From here on a call that breaks off tells nothing about its recorder. */
+    @EventListener(ContextClosedEvent.class)
+    void stop() {
+        stopping = true;
+    }
+
+    private void refuseWhenStopping() {
+        if (stopping) {
+            throw new IllegalStateException("the service is stopping; a call to a recorder was given up");
+        }
     }
 
     private RecorderAccess access(StoredRecorder recorder) {
@@ -99,6 +114,9 @@ public class Devices {
         List<Outcome> outcomes = new ArrayList<>(recorders.size());
         for (int i = 0; i < recorders.size(); i++) {
             var outcome = take(answers);
+            if (outcome instanceof Outcome.Failed) {
+                refuseWhenStopping();
+            }
             store(outcome);
             each.accept(outcome);
             outcomes.add(outcome);
@@ -158,11 +176,16 @@ public class Devices {
      * Writes to channels of one recorder. The caller has journalled it before, and reads afterwards what came of it.
      *
      * @return for each channel that failed, why
+     * @throws IllegalStateException when the service stops meanwhile, so that only reading tells how far it came
      */
     public Map<String, LinkException> write(
             StoredRecorder recorder, Map<String, Map<SettingKey, NativeValue>> byChannel) {
         var access = access(recorder);
-        return alone(recorder, () -> link.write(access, byChannel));
+        var failed = alone(recorder, () -> link.write(access, byChannel));
+        if (!failed.isEmpty()) {
+            refuseWhenStopping();
+        }
+        return failed;
     }
 
     private void store(Outcome outcome) {

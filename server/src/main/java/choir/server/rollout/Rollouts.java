@@ -14,6 +14,11 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Runs a rollout wave by wave. After a restart it goes on with the first wave that has unsettled steps. */
@@ -21,10 +26,13 @@ import org.springframework.stereotype.Component;
 class Rollouts implements Works.Runner {
     static final String KIND = "rollout";
     private static final int RECORDERS_AT_ONCE = 8;
+    private static final int SECONDS_TO_STOP = 10;
+    private static final Logger LOG = LoggerFactory.getLogger(Rollouts.class);
 
     private final StepStore steps;
     private final RecorderTurn turn;
     private final choir.server.db.Database database;
+    private volatile boolean stopping;
     private final ExecutorService threads = Executors.newFixedThreadPool(
             RECORDERS_AT_ONCE, Thread.ofPlatform().name("rollout-", 1).factory());
 
@@ -66,15 +74,38 @@ class Rollouts implements Works.Runner {
                 byRecorder.computeIfAbsent(s.recorder(), r -> new ArrayList<>()).add(s));
         List<Future<?>> turns = new ArrayList<>();
         byRecorder.forEach((recorder, part) -> turns.add(threads.submit(() -> {
-            turn.take(recorder, part, options.undo());
-            var ids = part.stream().map(Step::id).toList();
-            steps.of(rollout).stream()
-                    .filter(s -> ids.contains(s.id()))
-                    .forEach(s -> progress.step(s.state().isFailure()));
+            try {
+                turn.take(recorder, part, options.undo());
+            } catch (RuntimeException e) {
+                if (stopping) {
+                    throw e;
+                }
+                LOG.error("rollout {} broke off at {}", rollout, recorder, e);
+                giveUp(now(rollout, part));
+            }
+            now(rollout, part).forEach(s -> progress.step(s.state().isFailure()));
         })));
         for (var one : turns) {
             await(one);
         }
+    }
+
+    private List<Step> now(long rollout, List<Step> part) {
+        var ids = part.stream().map(Step::id).toList();
+        return steps.of(rollout).stream().filter(s -> ids.contains(s.id())).toList();
+    }
+
+    /** Nothing stays open after a mistake of our own: what was being written is for the next reading to tell. */
+    private void giveUp(List<Step> part) {
+        database.write(() -> part.stream()
+                .filter(s -> !s.state().isSettled())
+                .forEach(s -> steps.move(
+                        s,
+                        s.state(),
+                        StepState.FAILED,
+                        s.state() == StepState.WRITING
+                                ? "the service failed while it was written; audit it to see what it holds"
+                                : "the service failed before it was written; its log says more")));
     }
 
     private static void await(Future<?> turn) {
@@ -113,8 +144,17 @@ class Rollouts implements Works.Runner {
         return String.join(", ", words);
     }
 
+    @EventListener(ContextClosedEvent.class)
+    void closing() {
+        stopping = true;
+    }
+
+    /** Ends while recorders and database can still be reached, so that nothing is cut off that could end by itself. */
     @PreDestroy
-    void stop() {
+    void stop() throws InterruptedException {
         threads.shutdownNow();
+        if (!threads.awaitTermination(SECONDS_TO_STOP, TimeUnit.SECONDS)) {
+            LOG.warn("a recorder is still being written while the service stops; the next start settles it");
+        }
     }
 }
