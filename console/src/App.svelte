@@ -1,7 +1,8 @@
 <script lang="ts">
   import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
   import { onMount } from 'svelte';
-  import { api, ask, Refused, type Schemas } from './lib/api/client';
+  import { api, ask, Refused } from './lib/api/client';
+  import { person } from './lib/session.svelte';
   import { apply, theme } from './lib/theme';
   import Frame from './Frame.svelte';
   import SignIn from './routes/SignIn.svelte';
@@ -15,19 +16,18 @@
     },
   });
 
-  let session = $state<Schemas['Session'] | null | undefined>();
   let trouble = $state('');
 
   onMount(() => {
     apply(theme());
     ask(api.GET('/api/v1/session'))
-      .then((s) => (session = s))
+      .then((s) => (person.session = s))
       .catch((e: Refused) => {
-        session = null;
+        person.session = null;
         trouble = e.status === 401 ? '' : e.message;
       });
     const out = () => {
-      session = null;
+      person.session = null;
       queries.clear();
     };
     window.addEventListener('choir:signed-out', out);
@@ -36,9 +36,9 @@
 </script>
 
 <QueryClientProvider client={queries}>
-  {#if session}
-    <Frame {session} />
-  {:else if session === null}
-    <SignIn {trouble} onsignedin={(s) => (session = s)} />
+  {#if person.session}
+    <Frame session={person.session} />
+  {:else if person.session === null}
+    <SignIn {trouble} onsignedin={(s) => (person.session = s)} />
   {/if}
 </QueryClientProvider>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Calendar from '@lucide/svelte/icons/calendar-days';
   import Camera from '@lucide/svelte/icons/video';
   import Disc from '@lucide/svelte/icons/hard-drive';
   import Ear from '@lucide/svelte/icons/audio-lines';
@@ -6,7 +7,7 @@
   import Layers from '@lucide/svelte/icons/layers-2';
   import Scroll from '@lucide/svelte/icons/scroll-text';
   import Send from '@lucide/svelte/icons/send';
-  import { createQuery } from '@tanstack/svelte-query';
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Router } from 'sv-router';
   import { api, ask, type Schemas } from './lib/api/client';
   import { count } from './lib/format';
@@ -22,16 +23,29 @@
     { path: '/fleet', word: 'Fleet', icon: Camera },
     { path: '/recorders', word: 'Recorders', icon: Disc },
     { path: '/templates', word: 'Templates', icon: Layers },
+    { path: '/calendars', word: 'Calendars', icon: Calendar },
     { path: '/rollouts', word: 'Rollouts', icon: Send },
     { path: '/audit', word: 'Audit', icon: Ear },
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
 
+  const KEPT = ['overview', 'preview', 'settings', 'own'];
   const overview = createQuery(() => ({
     queryKey: ['overview'],
     queryFn: () => ask(api.GET('/api/v1/overview')),
-    refetchInterval: 30_000,
+    refetchInterval: 10_000,
   }));
+  const client = useQueryClient();
+  const told = $derived(JSON.stringify(overview.data));
+  let before: string | undefined;
+
+  // What others do, and what recorders answer, is seen without loading the page again. What is being worked on stays.
+  $effect(() => {
+    if (before !== undefined && told !== before) {
+      void client.invalidateQueries({ predicate: (q) => !KEPT.includes(String(q.queryKey[0])) });
+    }
+    before = told;
+  });
 
   let chosen = $state<Theme>(theme());
   const select = $derived(String(route.search.select ?? ''));

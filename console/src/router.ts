@@ -12,6 +12,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/templates': () => import('./routes/Templates.svelte'),
   '/templates/:name': () => import('./routes/Template.svelte'),
   '/templates/:name/edit': () => import('./routes/TemplateEdit.svelte'),
+  '/calendars': () => import('./routes/Calendars.svelte'),
   '/rollouts': () => import('./routes/Rollouts.svelte'),
   '/rollouts/:id': () => import('./routes/Rollout.svelte'),
   '/audit': () => import('./routes/Audit.svelte'),

@@ -10,6 +10,7 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { WorkFollower } from '../lib/work.svelte';
   import { cameraPath, navigate, p, route } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   type Finding = Schemas['Finding'];
 
@@ -84,11 +85,15 @@
 
 <Page question="What is out of tune?" {answer}>
   {#snippet act()}
-    <button class="act" disabled={chosen.size === 0} onclick={() => reapply([...chosen])}
-      >Give out again{chosen.size > 0 ? ` (${chosen.size})` : ''}</button
+    <Allowed to="EDITOR"
+      ><button class="act" disabled={chosen.size === 0} onclick={() => reapply([...chosen])}
+        >Give out again{chosen.size > 0 ? ` (${chosen.size})` : ''}</button
+      ></Allowed
     >
-    <button class="act act-main" onclick={run} disabled={running.running}
-      >{running.running ? 'Auditing …' : 'Audit now'}</button
+    <Allowed to="TECHNICIAN"
+      ><button class="act act-main" onclick={run} disabled={running.running}
+        >{running.running ? 'Auditing …' : 'Audit now'}</button
+      ></Allowed
     >
   {/snippet}
   {#if running.work && running.running}
@@ -170,8 +175,10 @@
                   >
                   <td class="py-2 text-right sm:whitespace-nowrap">
                     {#if canReapply(f)}
-                      <button class="text-accent underline" onclick={() => reapply([f.id])}
-                        >give out again<span class="sr-only">: {f.camera} {f.title}</span></button
+                      <Allowed to="EDITOR"
+                        ><button class="text-accent underline" onclick={() => reapply([f.id])}
+                          >give out again<span class="sr-only">: {f.camera} {f.title}</span></button
+                        ></Allowed
                       >
                     {/if}
                   </td>

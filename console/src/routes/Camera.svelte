@@ -3,16 +3,18 @@
   import { api, ask } from '../lib/api/client';
   import { ago, groupName, groupTerm, when } from '../lib/format';
   import Loaded from '../lib/ui/Loaded.svelte';
-  import Modal from '../lib/ui/Modal.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { navigate, p, route } from '../router';
   import AreaMap from './AreaMap.svelte';
-  import LayerForm from './LayerForm.svelte';
-  import OverrideForm from './OverrideForm.svelte';
+  import CameraDays from './CameraDays.svelte';
+  import NodeUses from './NodeUses.svelte';
+  import OverrideDialog from './OverrideDialog.svelte';
+  import OverrideList from './OverrideList.svelte';
   import SettingsTable from './SettingsTable.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const path = $derived({ recorder: route.params.recorder ?? '', channel: route.params.channel ?? '' });
   const name = $derived(`${path.recorder}/${path.channel}`);
@@ -33,21 +35,13 @@
   const ended = $derived(findings.data?.filter((f) => f.endedAt) ?? []);
   const governed = $derived(camera.data?.settings.filter((s) => s.asked || s.observed) ?? []);
 
-  let drawing = $state<'recording.week' | 'motion.areas' | undefined>();
-
-  /** Weeks and areas have an editor of their own. */
   function override(key: string) {
-    if (key === 'recording.week' || key === 'motion.areas') {
-      drawing = key;
-    } else {
-      startKey = key;
-      overriding = true;
-    }
+    startKey = key;
+    overriding = true;
   }
 
   async function changed() {
     overriding = false;
-    drawing = undefined;
     await client.invalidateQueries();
   }
 
@@ -81,8 +75,10 @@
 
 <Page question={camera.data ? camera.data.row.label : name} answer={camera.data?.row.mark.text}>
   {#snippet act()}
-    <button class="act" onclick={() => override('')}>Override …</button>
-    <a class="act no-underline" href={p('/rollouts') + `?select=camera:${name}`}>Preview</a>
+    <Allowed to="EDITOR"><button class="act" onclick={() => override('')}>Override …</button></Allowed>
+    <Allowed to="TECHNICIAN"
+      ><a class="act no-underline" href={p('/rollouts') + `?select=camera:${name}`}>Preview</a></Allowed
+    >
   {/snippet}
   <Loaded query={camera}>
     {#snippet children(c)}
@@ -134,7 +130,9 @@
         <section class="mb-10" aria-labelledby="findings">
           <div class="flex items-baseline justify-between gap-4">
             <h2 id="findings" class="text-lg font-semibold">Out of tune</h2>
-            <button class="act act-main" onclick={reapply}>Give out again</button>
+            <Allowed to="EDITOR"
+              ><button class="act act-main" onclick={reapply}>Give out again</button></Allowed
+            >
           </div>
           <ul class="mt-2">
             {#each open as f (f.id)}
@@ -153,16 +151,19 @@
       <div class="mb-10 grid gap-10 xl:grid-cols-[2fr_3fr]">
         <section aria-labelledby="areas" class="min-w-0">
           <h2 id="areas" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
-            Picture and areas <button class="act text-sm" onclick={() => override('motion.areas')}
-              >Draw areas …</button
+            Picture and areas <Allowed to="EDITOR"
+              ><button class="act text-sm" onclick={() => override('motion.areas')}>Draw areas …</button
+              ></Allowed
             >
           </h2>
           <AreaMap camera={c.row.camera} areas={c.areas} wanted={c.wantedCells} observed={c.observedCells} />
         </section>
         <section aria-labelledby="week" class="min-w-0">
           <h2 id="week" class="mb-3 flex items-baseline justify-between text-lg font-semibold">
-            Week <button class="act text-sm" onclick={() => override('recording.week')}
-              >Override the week …</button
+            Week <Allowed to="EDITOR"
+              ><button class="act text-sm" onclick={() => override('recording.week')}
+                >Override the week …</button
+              ></Allowed
             >
           </h2>
           <WeekRibbon week={c.week} />
@@ -173,6 +174,10 @@
           {/each}
         </section>
       </div>
+
+      {#if c.levels.length > 0 || c.specialDays.length > 0}
+        <div class="mb-10 grid gap-10 xl:grid-cols-2"><CameraDays camera={c} /></div>
+      {/if}
 
       <section class="mb-10" aria-labelledby="policy">
         <h2 id="policy" class="text-lg font-semibold">
@@ -185,6 +190,9 @@
           </p>
         {/each}
       </section>
+
+      <NodeUses node="camera:{name}" />
+      <OverrideList node="camera:{name}" />
 
       {#if ended.length > 0}
         <section class="mt-10" aria-labelledby="history">
@@ -203,21 +211,12 @@
   </Loaded>
 </Page>
 
-<Modal
+<OverrideDialog
   bind:open={overriding}
   title="Override at {name}"
-  description="An exception for this camera alone, with its reason. It is given out by a rollout."
->
-  <OverrideForm node="camera:{name}" {startKey} ondone={changed} />
-</Modal>
-
-<Modal
-  bind:open={() => drawing !== undefined, (open) => !open && (drawing = undefined)}
-  title={drawing === 'motion.areas' ? `Areas of ${name}` : `Week of ${name}`}
-  description="What is said here lies over the layers above; it is an exception for this camera alone, given out by a rollout."
-  wide
->
-  {#if camera.data && drawing}
-    <LayerForm camera={camera.data} key={drawing} ondone={changed} />
-  {/if}
-</Modal>
+  description="An exception for this camera alone, with its reason; it lies over the layers above and is given out by a rollout."
+  node="camera:{name}"
+  {startKey}
+  camera={camera.data}
+  ondone={changed}
+/>

@@ -11,6 +11,7 @@
   import { Choice } from './fleet-choice.svelte';
   import FleetActs from './FleetActs.svelte';
   import GroupTree from './GroupTree.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const PAGE = 200;
   const select = $derived(String(route.search.select ?? ''));
@@ -59,7 +60,7 @@
   <div class="grid gap-8 lg:grid-cols-[240px_1fr]">
     <GroupTree {select} carried={[...choice.chosen]} onmoved={() => choice.clear()} />
     <div class="min-w-0">
-      <FleetActs {choice} />
+      <Allowed to="EDITOR"><FleetActs {choice} /></Allowed>
       <Loaded query={cameras}>
         {#if rows.length === 0}
           <Empty title="No camera is selected.">

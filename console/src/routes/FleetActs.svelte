@@ -5,7 +5,7 @@
   import Modal from '../lib/ui/Modal.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import type { Choice } from './fleet-choice.svelte';
-  import OverrideForm from './OverrideForm.svelte';
+  import OverrideDialog from './OverrideDialog.svelte';
 
   /** Acts on the chosen cameras, all of them or none. */
   let { choice }: { choice: Choice } = $props();
@@ -14,6 +14,13 @@
   const groups = createQuery(() => ({
     queryKey: ['groups'],
     queryFn: () => ask(api.GET('/api/v1/groups')),
+  }));
+  let using = $state(false);
+  let template = $state('');
+  const templates = createQuery(() => ({
+    queryKey: ['templates'],
+    queryFn: () => ask(api.GET('/api/v1/templates')),
+    enabled: using,
   }));
   let moving = $state(false);
   let overriding = $state(false);
@@ -29,7 +36,7 @@
     error = undefined;
     try {
       told = await work();
-      moving = copying = overriding = false;
+      moving = copying = overriding = using = false;
       choice.clear();
       await client.invalidateQueries();
     } catch (e) {
@@ -49,6 +56,15 @@
       return `${count(lines.length, 'camera')} placed.`;
     });
 
+  const use = () =>
+    attempt(async () => {
+      const { cameras } = await ask(
+        api.POST('/api/v1/uses-of-many', { body: { template, select: choice.selection } }),
+      );
+      const already = choice.chosen.size - cameras;
+      return `${template} is used at ${count(cameras, 'camera')}${already > 0 ? `; ${already} did so already` : ''}.`;
+    });
+
   const copy = () =>
     attempt(async () => {
       const done = await ask(
@@ -66,6 +82,7 @@
   {#if choice.chosen.size > 0}
     <span class="font-semibold">{count(choice.chosen.size, 'camera')} chosen</span>
     <button class="act" onclick={() => (moving = true)}>Move or tag …</button>
+    <button class="act" onclick={() => (using = true)}>Use a template …</button>
     <button class="act" onclick={() => (overriding = true)}>Override …</button>
     <button class="act" onclick={() => (copying = true)}>Copy from …</button>
     <button class="text-accent underline" onclick={() => choice.clear()}>choose none</button>
@@ -105,16 +122,37 @@
   </form>
 </Modal>
 
-<Modal
+<OverrideDialog
   bind:open={overriding}
   title="Override {count(choice.chosen.size, 'camera')}"
   description="The same exception for each of them, with its reason. It is given out by a rollout."
+  select={choice.selection}
+  sample={[...choice.chosen][0] ?? ''}
+  ondone={() => attempt(() => Promise.resolve(`${count(choice.chosen.size, 'camera')} overridden.`))}
+/>
+
+<Modal
+  bind:open={using}
+  title="Use a template at {count(choice.chosen.size, 'camera')}"
+  description="At each of them, over what its groups use. Where all cameras of a group are meant, use it at the group."
 >
-  <OverrideForm
-    node=""
-    select={choice.selection}
-    ondone={() => attempt(() => Promise.resolve(`${count(choice.chosen.size, 'camera')} overridden.`))}
-  />
+  <form
+    class="grid gap-4"
+    onsubmit={(e) => {
+      e.preventDefault();
+      void use();
+    }}
+  >
+    <label
+      ><span class="head mb-1 block">Template</span>
+      <select class="field w-full" bind:value={template} name="template" required>
+        <option value="" disabled>choose …</option>
+        {#each templates.data ?? [] as t (t.name)}<option value={t.name}>{t.name}: {t.title}</option>{/each}
+      </select></label
+    >
+    <Trouble {error} />
+    <div><button class="act act-main">Use it there</button></div>
+  </form>
 </Modal>
 
 <Modal

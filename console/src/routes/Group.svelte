@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
   import { count } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
@@ -9,8 +9,13 @@
   import Still from '../lib/ui/Still.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { cameraPath, p, route } from '../router';
+  import OverrideDialog from './OverrideDialog.svelte';
+  import NodeUses from './NodeUses.svelte';
+  import OverrideList from './OverrideList.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const MOST = 12;
+  const client = useQueryClient();
   const path = $derived(String(route.search.path ?? ''));
   const select = $derived(`group:${path}`);
   const cameras = createQuery(() => ({
@@ -23,6 +28,7 @@
   }));
   const differing = $derived((survey.data?.settings ?? []).filter((s) => s.variants.length > 1));
   let all = $state(false);
+  let overriding = $state(false);
 </script>
 
 <Page
@@ -34,8 +40,12 @@
     : undefined}
 >
   {#snippet act()}
+    <Allowed to="EDITOR"><button class="act" onclick={() => (overriding = true)}>Override …</button></Allowed>
     <a class="act no-underline" href={p('/fleet') + '?select=' + encodeURIComponent(select)}>As a table</a>
-    <a class="act no-underline" href={p('/rollouts') + '?select=' + encodeURIComponent(select)}>Preview</a>
+    <Allowed to="TECHNICIAN"
+      ><a class="act no-underline" href={p('/rollouts') + '?select=' + encodeURIComponent(select)}>Preview</a
+      ></Allowed
+    >
   {/snippet}
   <Loaded query={cameras}>
     {#snippet children(page)}
@@ -101,4 +111,18 @@
       {/snippet}
     </Loaded>
   </section>
+  <NodeUses node="fleet/{path}" />
+  <OverrideList node="fleet/{path}" />
 </Page>
+
+<OverrideDialog
+  bind:open={overriding}
+  title="Override at {path.replaceAll('/', ' / ')}"
+  description="For all cameras of the group and below, with its reason. It is given out by a rollout."
+  node="fleet/{path}"
+  sample={cameras.data?.items[0]?.camera ?? ''}
+  ondone={() => {
+    overriding = false;
+    void client.invalidateQueries();
+  }}
+/>

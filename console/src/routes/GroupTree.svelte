@@ -3,7 +3,9 @@
   import { api, ask } from '../lib/api/client';
   import { groupTerm } from '../lib/format';
   import Loaded from '../lib/ui/Loaded.svelte';
+  import { person } from '../lib/session.svelte';
   import { p } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   /** The tree of groups; cameras are dropped on it, and a group is dragged or carried by keyboard under another. */
   let { select, carried, onmoved }: { select: string; carried: string[]; onmoved: (told: string) => void } =
@@ -121,29 +123,31 @@
         {/each}
       </ul>
       <p class="mt-2 px-2 text-xs text-faint">
-        not in tune, of all below. By keyboard: m lifts a group, p puts it, or the ticked cameras, under
-        another.
+        not in tune, of all below.{#if person.may('EDITOR')}
+          By keyboard: m lifts a group, p puts it, or the ticked cameras, under another.{/if}
       </p>
       {#if lifted}<p class="px-2 text-xs text-waiting" role="status">
           {lifted.replace(/^fleet\//, '')} is lifted.
         </p>{/if}
       {#if trouble}<p class="px-2 text-loss" role="alert">{trouble}</p>{/if}
-      <form
-        class="mt-3 flex gap-2 px-2"
-        onsubmit={(e) => {
-          e.preventDefault();
-          void add();
-        }}
+      <Allowed to="EDITOR"
+        ><form
+          class="mt-3 flex gap-2 px-2"
+          onsubmit={(e) => {
+            e.preventDefault();
+            void add();
+          }}
+        >
+          <input
+            class="field min-w-0 flex-1"
+            bind:value={adding}
+            required
+            aria-label="New group"
+            placeholder="terminals/haldr/pier"
+          />
+          <button class="act">Add</button>
+        </form></Allowed
       >
-        <input
-          class="field min-w-0 flex-1"
-          bind:value={adding}
-          required
-          aria-label="New group"
-          placeholder="terminals/haldr/pier"
-        />
-        <button class="act">Add</button>
-      </form>
     {/snippet}
   </Loaded>
 </nav>

@@ -1,21 +1,19 @@
 <script lang="ts">
   import Heads from '../lib/ui/Heads.svelte';
-  import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask } from '../lib/api/client';
+  import { createInfiniteQuery } from '@tanstack/svelte-query';
   import { when } from '../lib/format';
+  import { journalPages } from '../lib/journal';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
 
-  const journal = createQuery(() => ({
-    queryKey: ['journal'],
-    queryFn: () => ask(api.GET('/api/v1/journal', { params: { query: { limit: 200 } } })),
-  }));
+  const journal = createInfiniteQuery(() => journalPages(''));
 </script>
 
 <Page question="Who did what?" answer="Every change, the newest first. Entries are only ever added.">
   <Loaded query={journal}>
-    {#snippet children(entries)}
+    {#snippet children({ pages })}
+      {@const entries = pages.flat()}
       {#if entries.length === 0}
         <Empty title="Nothing was done yet." />
       {:else}
@@ -35,6 +33,14 @@
             </tbody>
           </table>
         </div>
+        {#if journal.hasNextPage}
+          <button
+            class="act mt-4"
+            onclick={() => journal.fetchNextPage()}
+            disabled={journal.isFetchingNextPage}
+            >{journal.isFetchingNextPage ? 'Loading …' : 'Show older'}</button
+          >
+        {/if}
       {/if}
     {/snippet}
   </Loaded>

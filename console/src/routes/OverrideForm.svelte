@@ -1,38 +1,81 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask } from '../lib/api/client';
+  import { parse as parseYaml } from 'yaml';
+  import { api, ask, type Schemas } from '../lib/api/client';
+  import { words } from '../lib/edit/template-draft.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
+  import { above } from './above';
+  import ValueEditor from './ValueEditor.svelte';
 
-  /** @param select many cameras instead of the one node */
   let {
+    setting,
     node,
-    select = '',
-    startKey = '',
+    select,
+    camera,
+    sample,
     ondone,
-  }: { node: string; select?: string; startKey?: string; ondone: () => void } = $props();
+  }: {
+    setting: Schemas['SettingView'];
+    node: string;
+    select: string;
+    camera: Schemas['CameraView'] | undefined;
+    sample: string;
+    ondone: () => void;
+  } = $props();
 
-  const settings = createQuery(() => ({
-    queryKey: ['settings'],
-    queryFn: () => ask(api.GET('/api/v1/settings')),
-    staleTime: Infinity,
-  }));
-  let key = $derived(startKey || 'motion.sensitivity');
-  let value = $state('');
+  let value = $state.raw<unknown>();
+  let nobody = $state(false);
   let because = $state('');
   let until = $state('');
+  let fixed = $state(false);
   let busy = $state(false);
   let error = $state<Error | undefined>();
-  const setting = $derived(settings.data?.find((s) => s.key === key));
+  let begun = $state(false);
+
+  const own = createQuery(() => ({
+    queryKey: ['own', node, setting.key],
+    enabled: node !== '',
+    gcTime: 0,
+    queryFn: async () => {
+      const all = await ask(api.GET('/api/v1/overrides', { params: { query: { node } } }));
+      const here = all.filter((o) => o.key === setting.key);
+      return here.find((o) => !o.until) ?? here[0] ?? null;
+    },
+  }));
+  const ready = $derived(node === '' || begun);
+  const atValue = $derived(error?.message.startsWith(setting.key) ?? false);
+
+  // The form begins with what is put here already.
+  $effect(() => {
+    const said = own.data;
+    if (said !== undefined && !begun) {
+      value = said?.value === undefined ? undefined : parseYaml(said.value);
+      nobody = said !== null && said.value === undefined;
+      because = said?.because ?? '';
+      until = said?.until ?? '';
+      fixed = said?.fixed ?? false;
+      begun = true;
+    }
+  });
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
+    if (value === undefined && !nobody) {
+      error = new Error(`${setting.key}: say a value; expected ${setting.expected}`);
+      return;
+    }
     busy = true;
     error = undefined;
     try {
-      const said = { set: { [key]: value }, because, ...(until ? { until } : {}) };
+      const text = value !== null && typeof value === 'object' ? JSON.stringify(value) : words(value);
+      const said = {
+        ...(nobody ? { unset: [setting.key] } : { set: { [setting.key]: text } }),
+        because,
+        ...(until ? { until } : {}),
+      };
       await (select
         ? ask(api.POST('/api/v1/overrides-of-many', { body: { select, ...said } }))
-        : ask(api.POST('/api/v1/overrides', { body: { node, fixed: false, ...said } })));
+        : ask(api.POST('/api/v1/overrides', { body: { node, fixed, ...said } })));
       ondone();
     } catch (e) {
       error = e as Error;
@@ -43,47 +86,49 @@
 </script>
 
 <form onsubmit={save} class="grid gap-4">
-  <label>
-    <span class="head mb-1 block">Setting</span>
-    <select class="field w-full" bind:value={key} name="key" onchange={() => (value = '')}>
-      {#each settings.data ?? [] as s (s.key)}<option value={s.key}>{s.title} ({s.key})</option>{/each}
-    </select>
-  </label>
-  <label>
-    <span class="head mb-1 block">Value</span>
-    {#if setting && setting.choices.length > 0}
-      <select class="field w-full" bind:value name="value" required aria-describedby="value-help">
-        <option value="" disabled>choose …</option>
-        {#each setting.choices as choice (choice)}<option value={choice}>{choice}</option>{/each}
-      </select>
-    {:else}
-      <input
-        class="field w-full"
-        bind:value
-        name="value"
-        required
-        aria-describedby="value-help"
-        spellcheck="false"
+  <div>
+    <p id="value-help" class="mb-3 border-l-2 border-line pl-3 text-xs text-faint">
+      {setting.meaning} Expected: {setting.expected}.<br />
+      <span class="font-semibold text-loss">Loss</span> · {setting.loss}
+      <span class="ml-2 font-semibold text-waste">Waste</span> · {setting.waste}
+    </p>
+    {#if nobody}
+      <p class="text-sm text-faint">Farther layers say nothing of it here any more: nobody governs it.</p>
+    {:else if ready}
+      <ValueEditor
+        {setting}
+        {value}
+        camera={camera?.row.camera ?? sample}
+        above={above(camera, node, setting.key)}
+        describedby="value-help"
+        onset={(v) => (value = v)}
+        onclear={() => (value = undefined)}
       />
     {/if}
-    <span id="value-help" class="mt-1 block text-xs text-faint">
-      {setting ? `${setting.meaning} Expected: ${setting.expected}.` : ''}
-    </span>
-  </label>
-  {#if setting}
-    <p class="border-l-2 border-line pl-3 text-xs text-faint">
-      <span class="font-semibold text-loss">Loss</span> · {setting.loss}<br />
-      <span class="font-semibold text-waste">Waste</span> · {setting.waste}
-    </p>
+    {#if atValue}<div class="mt-2"><Trouble {error} /></div>{/if}
+    <label class="mt-3 flex items-center gap-2 text-sm"
+      ><input type="checkbox" bind:checked={nobody} name="nobody" />leave it to nobody: drop what farther
+      layers say</label
+    >
+  </div>
+  <div class="flex flex-wrap items-end gap-4">
+    <label class="min-w-[240px] flex-1">
+      <span class="head mb-1 block">Because</span>
+      <input class="field w-full" bind:value={because} name="because" required maxlength="500" />
+    </label>
+    <label>
+      <span class="head mb-1 block">Until, if it shall end by itself</span>
+      <input class="field" type="date" bind:value={until} name="until" />
+    </label>
+  </div>
+  {#if !select}
+    <label class="flex items-center gap-2 text-sm"
+      ><input type="checkbox" bind:checked={fixed} name="fixed" />fixed: nothing nearer to a camera may change
+      it</label
+    >
   {/if}
-  <label>
-    <span class="head mb-1 block">Because</span>
-    <input class="field w-full" bind:value={because} name="because" required maxlength="500" />
-  </label>
-  <label>
-    <span class="head mb-1 block">Until, if it shall end by itself</span>
-    <input class="field" type="date" bind:value={until} name="until" />
-  </label>
-  <Trouble {error} />
-  <div><button class="act act-main" disabled={busy}>{busy ? 'Saving …' : 'Save the override'}</button></div>
+  {#if !atValue}<Trouble {error} />{/if}
+  <div>
+    <button class="act act-main" disabled={busy}>{busy ? 'Saving …' : 'Save the override'}</button>
+  </div>
 </form>

@@ -9,6 +9,7 @@
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { WorkFollower } from '../lib/work.svelte';
   import { cameraPath, route } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const name = $derived(route.params.name ?? '');
   const client = useQueryClient();
@@ -61,8 +62,10 @@
 
 <Page question="What does {name} hold now?" {answer}>
   {#snippet act()}
-    <button class="act act-main" onclick={read} disabled={reading.running}
-      >{reading.running ? 'Reading …' : 'Read it now'}</button
+    <Allowed to="TECHNICIAN"
+      ><button class="act act-main" onclick={read} disabled={reading.running}
+        >{reading.running ? 'Reading …' : 'Read it now'}</button
+      ></Allowed
     >
   {/snippet}
   <Trouble {error} />

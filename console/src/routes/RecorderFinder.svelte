@@ -2,7 +2,9 @@
   import { useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
   import Heads from '../lib/ui/Heads.svelte';
+  import Progress from '../lib/ui/Progress.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
+  import { WorkFollower } from '../lib/work.svelte';
 
   /** Looks for recorders at stated addresses, and adds those that are picked. */
   let { onadded }: { onadded: (name: string) => void } = $props();
@@ -19,6 +21,7 @@
   let user = $state('');
   let password = $state('');
   let addError = $state<Error | undefined>();
+  const reading = new WorkFollower();
   let silent = $state(false);
   const shown = $derived((found ?? []).filter((f) => f.service || silent));
 
@@ -58,8 +61,8 @@
       found = found?.map((f) => (f.service === picked?.service ? { ...f, knownAs: added.name } : f));
       picked = undefined;
       password = '';
+      reading.follow(work.id, () => void client.invalidateQueries());
       await client.invalidateQueries();
-      void work;
       onadded(added.name);
     } catch (e) {
       addError = e as Error;
@@ -162,4 +165,7 @@
     <div class="sm:col-span-3"><Trouble error={addError} /></div>
     <div><button class="act act-main" disabled={busy}>{busy ? 'Adding …' : 'Add and read it'}</button></div>
   </form>
+{/if}
+{#if reading.work && reading.running}
+  <div class="mt-4"><Progress work={reading.work} unit="recorders read" /></div>
 {/if}

@@ -12,6 +12,7 @@
   import { WorkFollower } from '../lib/work.svelte';
   import { p } from '../router';
   import RecorderFinder from './RecorderFinder.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const client = useQueryClient();
   const recorders = createQuery(() => ({
@@ -49,8 +50,13 @@
 
 <Page question="Do the recorders answer?" answer={answer(recorders.data)}>
   {#snippet act()}
-    <button class="act" onclick={() => (finding = true)}>Find and add …</button>
-    <button class="act act-main" onclick={readAll} disabled={reading.running}>Read all now</button>
+    <Allowed to="ADMINISTRATOR"
+      ><button class="act" onclick={() => (finding = true)}>Find and add …</button></Allowed
+    >
+    <Allowed to="TECHNICIAN"
+      ><button class="act act-main" onclick={readAll} disabled={reading.running}>Read all now</button
+      ></Allowed
+    >
   {/snippet}
   {#if reading.work && reading.running}
     <div class="mb-6"><Progress work={reading.work} unit="recorders" /></div>

@@ -9,6 +9,7 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { hasEnded, WorkFollower } from '../lib/work.svelte';
   import { cameraPath, navigate, route } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const id = $derived(Number(route.params.id));
   const client = useQueryClient();
@@ -62,7 +63,7 @@
 <Page question="Did it take?" {answer}>
   {#snippet act()}
     {#if work && hasEnded(work)}
-      <button class="act" onclick={undo}>Undo this rollout</button>
+      <Allowed to="EDITOR"><button class="act" onclick={undo}>Undo this rollout</button></Allowed>
     {/if}
   {/snippet}
   <Trouble {error} />

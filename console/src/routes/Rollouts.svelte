@@ -9,6 +9,7 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { navigate, p, route } from '../router';
   import PreviewTable from './PreviewTable.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const select = $derived(typeof route.search.select === 'string' ? route.search.select : undefined);
   const rollouts = createQuery(() => ({
@@ -64,7 +65,9 @@
               <span class="head mb-1 block">Cameras that go first</span>
               <input class="field w-32" type="number" min="1" bind:value={first} name="first" />
             </label>
-            <button class="act act-main" disabled={busy}>Start the rollout</button>
+            <Allowed to="EDITOR"
+              ><button class="act act-main" disabled={busy}>Start the rollout</button></Allowed
+            >
             {#each made.pauses as recorder (recorder)}
               <p class="text-sm text-waste">
                 {recorder} stops recording on all its channels for some seconds while it is written.

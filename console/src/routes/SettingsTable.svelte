@@ -4,6 +4,7 @@
   import { groupName } from '../lib/format';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { p } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   type Setting = Schemas['SettingRow'];
 
@@ -45,8 +46,10 @@
                   <span class="text-faint">at {groupName(o.node)}</span>
                 {:else}
                   override <span class="text-faint">at {groupName(o.node)}: {o.because}</span>
-                  <button class="text-accent underline" onclick={() => ontakeback(s.key, o.node)}
-                    >take back</button
+                  <Allowed to="EDITOR"
+                    ><button class="text-accent underline" onclick={() => ontakeback(s.key, o.node)}
+                      >take back</button
+                    ></Allowed
                   >
                 {/if}
               </div>
@@ -70,8 +73,10 @@
             title={s.observed}>{short(s.observed)}</td
           >
           <td class="py-2 text-right">
-            <button class="text-accent underline" onclick={() => onoverride(s.key)}
-              >override<span class="sr-only"> {s.title}</span></button
+            <Allowed to="EDITOR"
+              ><button class="text-accent underline" onclick={() => onoverride(s.key)}
+                >override<span class="sr-only"> {s.title}</span></button
+              ></Allowed
             >
           </td>
         </tr>

@@ -8,6 +8,7 @@
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { route } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const name = $derived(route.params.name ?? '');
   const client = useQueryClient();
@@ -91,8 +92,10 @@
         </ol>
         <div class="mt-4 print:hidden">
           <Trouble {error} />
-          <button class="act act-main mt-2" disabled={done.size === 0} onclick={() => tick(s.version)}
-            >{done.size === 0 ? 'Tick what was done' : `${count(done.size, 'step')} done`}</button
+          <Allowed to="TECHNICIAN"
+            ><button class="act act-main mt-2" disabled={done.size === 0} onclick={() => tick(s.version)}
+              >{done.size === 0 ? 'Tick what was done' : `${count(done.size, 'step')} done`}</button
+            ></Allowed
           >
         </div>
       {/if}

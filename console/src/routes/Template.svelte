@@ -7,6 +7,7 @@
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { p, route } from '../router';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const name = $derived(route.params.name ?? '');
   const client = useQueryClient();
@@ -59,8 +60,13 @@
     : undefined}
 >
   {#snippet act()}
-    <a class="act act-main no-underline" href={p('/templates/:name/edit', { params: { name } })}>Change</a>
-    <a class="act no-underline" href={p('/rollouts') + `?select=template:${name}`}>Preview</a>
+    <Allowed to="EDITOR"
+      ><a class="act act-main no-underline" href={p('/templates/:name/edit', { params: { name } })}>Change</a
+      ></Allowed
+    >
+    <Allowed to="TECHNICIAN"
+      ><a class="act no-underline" href={p('/rollouts') + `?select=template:${name}`}>Preview</a></Allowed
+    >
   {/snippet}
   <Loaded query={template}>
     {#snippet children(t)}
@@ -72,32 +78,36 @@
             {#each t.usedAt as at (at)}
               <li class="flex justify-between border-b border-line/60 py-1.5">
                 {at}
-                <button class="text-sm text-accent underline" onclick={() => stop(at)}
-                  >stop using<span class="sr-only"> at {at}</span></button
+                <Allowed to="EDITOR"
+                  ><button class="text-sm text-accent underline" onclick={() => stop(at)}
+                    >stop using<span class="sr-only"> at {at}</span></button
+                  ></Allowed
                 >
               </li>
             {:else}
               <li class="text-faint">nowhere yet</li>
             {/each}
           </ul>
-          <form
-            class="mt-4 flex flex-wrap items-end gap-2"
-            onsubmit={(e) => {
-              e.preventDefault();
-              void use();
-            }}
+          <Allowed to="EDITOR"
+            ><form
+              class="mt-4 flex flex-wrap items-end gap-2"
+              onsubmit={(e) => {
+                e.preventDefault();
+                void use();
+              }}
+            >
+              <label class="flex-1">
+                <span class="head mb-1 block">Use it on a group</span>
+                <select class="field w-full" bind:value={node} name="node" required>
+                  <option value="" disabled>choose …</option>
+                  {#each groups.data ?? [] as g (g.group)}<option value={g.group}
+                      >{groupName(g.group)} ({g.cameras})</option
+                    >{/each}
+                </select>
+              </label>
+              <button class="act act-main">Use it there</button>
+            </form></Allowed
           >
-            <label class="flex-1">
-              <span class="head mb-1 block">Use it on a group</span>
-              <select class="field w-full" bind:value={node} name="node" required>
-                <option value="" disabled>choose …</option>
-                {#each groups.data ?? [] as g (g.group)}<option value={g.group}
-                    >{groupName(g.group)} ({g.cameras})</option
-                  >{/each}
-              </select>
-            </label>
-            <button class="act act-main">Use it there</button>
-          </form>
           <div class="mt-3"><Trouble {error} /></div>
         </section>
       </div>

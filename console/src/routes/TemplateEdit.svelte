@@ -6,10 +6,13 @@
   import { TemplateDraft } from '../lib/edit/template-draft.svelte';
   import { print, silent } from '../lib/edit/week-text';
   import { count, groupTerm } from '../lib/format';
+  import { person } from '../lib/session.svelte';
+  import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { navigate, p, route } from '../router';
   import Conflict from './Conflict.svelte';
   import SettingEditor from './SettingEditor.svelte';
   import TrialText from './TrialText.svelte';
@@ -39,6 +42,10 @@
     }
   });
 
+  const others = createQuery(() => ({
+    queryKey: ['templates'],
+    queryFn: () => ask(api.GET('/api/v1/templates')),
+  }));
   const base = $derived(draft?.base ?? '');
   const bases = createQuery(() => ({
     queryKey: ['base', base],
@@ -132,7 +139,7 @@
 
   $effect(() => {
     const text = draft?.text;
-    if (text === undefined || draft?.fault) {
+    if (text === undefined || draft?.fault || !person.may('EDITOR')) {
       return;
     }
     const timer = setTimeout(() => {
@@ -212,14 +219,20 @@
   answer={draft?.changed ? 'Changed and not saved yet.' : 'Nothing is changed yet.'}
 >
   {#snippet act()}
-    <button class="act" onclick={() => draft?.undo()} disabled={!draft?.canUndo}>Undo</button>
-    <button class="act" onclick={() => draft?.redo()} disabled={!draft?.canRedo}>Redo</button>
-    <button class="act act-main" onclick={save} disabled={busy || !draft?.changed || !!draft.fault}
-      >{busy ? 'Saving …' : 'Save as a new revision'}</button
-    >
+    <Allowed to="EDITOR">
+      <button class="act" onclick={() => draft?.undo()} disabled={!draft?.canUndo}>Undo</button>
+      <button class="act" onclick={() => draft?.redo()} disabled={!draft?.canRedo}>Redo</button>
+      <button class="act act-main" onclick={save} disabled={busy || !draft?.changed || !!draft.fault}
+        >{busy ? 'Saving …' : 'Save as a new revision'}</button
+      >
+    </Allowed>
   {/snippet}
   <Loaded query={template}>
-    {#if draft}
+    {#if !person.may('EDITOR')}
+      <Empty title="Your role, {person.role}, may look at templates and not change them.">
+        <a href={p('/templates/:name', { params: { name } })}>{name}</a> as it is.
+      </Empty>
+    {:else if draft}
       {@const d = draft}
       {#if theirs}
         <Conflict {began} mine={d.text} {theirs} ontake={take} />
@@ -231,6 +244,32 @@
       </section>
       <div class="grid gap-10 2xl:grid-cols-[2fr_1fr]">
         <div class="min-w-0">
+          <div class="mb-4 flex flex-wrap items-end gap-4">
+            <label class="min-w-[200px] flex-1"
+              ><span class="head mb-1 block">Title</span>
+              <input
+                class="field w-full"
+                name="title"
+                maxlength="200"
+                value={d.title}
+                onchange={(e) => (d.title = e.currentTarget.value.trim())}
+              /></label
+            >
+            <label
+              ><span class="head mb-1 block">Extends</span>
+              <select
+                class="field"
+                name="extends"
+                value={d.base}
+                onchange={(e) => (d.base = e.currentTarget.value)}
+              >
+                <option value="">no other template</option>
+                {#each (others.data ?? []).filter((t) => t.name !== name) as t (t.name)}<option value={t.name}
+                    >{t.name}</option
+                  >{/each}
+              </select></label
+            >
+          </div>
           {#if samples.data && samples.data.items.length > 0}
             <label class="mb-4 block text-sm"
               >Pictures and areas are shown for

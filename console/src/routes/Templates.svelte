@@ -9,6 +9,7 @@
   import Page from '../lib/ui/Page.svelte';
   import { p } from '../router';
   import TemplateText from './TemplateText.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
 
   const client = useQueryClient();
   const templates = createQuery(() => ({
@@ -40,7 +41,9 @@ recording:
     : undefined}
 >
   {#snippet act()}
-    <button class="act act-main" onclick={() => (making = true)}>New template …</button>
+    <Allowed to="EDITOR"
+      ><button class="act act-main" onclick={() => (making = true)}>New template …</button></Allowed
+    >
   {/snippet}
   <Loaded query={templates}>
     {#snippet children(all)}

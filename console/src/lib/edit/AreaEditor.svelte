@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, ask, type Schemas } from '../api/client';
-  import { outline, type AreaDraft, type Point } from './area-draft.svelte';
+  import { KINDS, outline, type AreaDraft, type Kind, type Point, type ShapeWord } from './area-draft.svelte';
   import Unwatched from './Unwatched.svelte';
 
   /** Areas drawn on the picture of a camera, with what its recorder would hold for them. */
@@ -104,7 +104,7 @@
 
   function finish() {
     if (drawing && drawing.length >= 3) {
-      draft.add('polygon', 'watch', drawing);
+      put('polygon', drawing);
     }
     drawing = undefined;
   }
@@ -157,6 +157,32 @@
     }
   }
 
+  const WORDS: Record<Kind, string> = {
+    watch: 'watch',
+    ignore: 'ignore',
+    area: 'kind left to other layers',
+    remove: 'taken away',
+  };
+  const shapeless = $derived(area?.shape === '' && area.kind !== 'remove');
+  const dotted = $derived(
+    inherited.filter(
+      (a) =>
+        a.points.length > 0 &&
+        !draft.areas.some((own) => own.name === a.name && (own.shape !== '' || own.kind === 'remove')),
+    ),
+  );
+  const elsewhere = $derived(inherited.filter((a) => !draft.areas.some((own) => own.name === a.name)));
+
+  /** A new shape is a new area, unless the chosen one has none of its own yet. */
+  function put(shape: ShapeWord, points: readonly Point[]) {
+    const grid = [masks.columns || 22, masks.rows || 18] as const;
+    if (shapeless) {
+      draft.giveShape(draft.selected, shape, points, ...grid);
+    } else {
+      draft.add(shape, 'watch', points, ...grid);
+    }
+  }
+
   const HALF: Point[] = [
     [0.25, 0.25],
     [0.75, 0.75],
@@ -170,15 +196,8 @@
       <button type="button" class="act" aria-pressed={drawing !== undefined} onclick={() => (drawing = [])}
         >Draw a polygon</button
       >
-      <button type="button" class="act" onclick={() => draft.add('rectangle', 'watch', HALF)}
-        >Add a rectangle</button
-      >
-      <button
-        type="button"
-        class="act"
-        onclick={() => draft.add('cells', 'watch', [], masks.columns || 22, masks.rows || 18)}
-        >Paint cells</button
-      >
+      <button type="button" class="act" onclick={() => put('rectangle', HALF)}>Add a rectangle</button>
+      <button type="button" class="act" onclick={() => put('cells', [])}>Paint cells</button>
       <span class="flex-1"></span>
       <button type="button" class="act" onclick={() => draft.undo()} disabled={!draft.canUndo}>Undo</button>
       <button type="button" class="act" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
@@ -214,7 +233,7 @@
           {/if}
         {/each}
       {/each}
-      {#each inherited.filter((a) => a.points.length > 0) as a (a.name)}
+      {#each dotted as a (a.name)}
         <polygon
           points={path(outline({ shape: a.shape ?? '', points: a.points }))}
           fill="none"
@@ -245,7 +264,7 @@
               {/if}
             {/each}
           {/each}
-        {:else}
+        {:else if a.shape}
           <polygon
             points={path(outline(a))}
             fill={a.kind === 'ignore' ? '#d99657' : '#7cc7d6'}
@@ -320,17 +339,31 @@
               : 'border-line'}"
             aria-pressed={i === draft.selected}
             onclick={() => (draft.selected = i)}
-            >{a.kind} {a.name} <span class="text-faint">{a.shape}</span></button
+            >{a.kind === 'area' || a.kind === 'remove' ? '' : a.kind}
+            {a.name}
+            <span class="text-faint"
+              >{a.kind === 'remove' ? 'taken away' : a.shape || 'its shape is left to other layers'}</span
+            ></button
           >
         </li>
       {:else}
         <li class="text-faint">None here{inherited.length > 0 ? '' : ': the whole picture is watched'}.</li>
       {/each}
     </ul>
-    {#each inherited as a (a.name)}
-      <p class="mt-1 px-2 text-faint">
-        {a.kind}
-        {a.name}, from {a.origins.map((o) => o.template ?? 'an override').join(', ')} (dotted)
+    {#each elsewhere as a (a.name)}
+      <p class="mt-1 flex flex-wrap gap-x-3 px-2 text-faint">
+        <span class="flex-1"
+          >{a.kind}
+          {a.name}, from {a.origins.map((o) => o.template ?? 'an override').join(', ')}{a.points.length > 0
+            ? ' (dotted)'
+            : ''}</span
+        >
+        <button type="button" class="text-accent underline" onclick={() => draft.speakOf(a.name, 'area')}
+          >change here<span class="sr-only"> {a.name}</span></button
+        >
+        <button type="button" class="text-accent underline" onclick={() => draft.speakOf(a.name, 'remove')}
+          >take away<span class="sr-only"> {a.name}</span></button
+        >
       </p>
     {/each}
     {#if area}
@@ -343,16 +376,19 @@
             onchange={(e) => draft.change(draft.selected, { name: e.currentTarget.value })}
           /></label
         >
-        <fieldset class="flex gap-4">
+        {#if shapeless}
+          <p class="text-faint">Only values are said of it here. Draw a shape, and it is drawn here too.</p>
+        {/if}
+        <fieldset class="flex flex-wrap gap-x-4">
           <legend class="head mb-1">Kind</legend>
-          {#each ['watch', 'ignore'] as const as kind (kind)}
+          {#each KINDS as kind (kind)}
             <label class="flex items-center gap-1"
               ><input
                 type="radio"
                 name="area-kind"
                 checked={area.kind === kind}
                 onchange={() => draft.setKind(draft.selected, kind)}
-              />{kind}</label
+              />{WORDS[kind]}</label
             >
           {/each}
         </fieldset>
@@ -363,27 +399,29 @@
             {/each}
           </div>
         {/if}
-        <div class="grid grid-cols-2 gap-2">
-          <label
-            ><span class="head mb-1 block">Own sensitivity</span><input
-              class="field w-full"
-              placeholder="as the picture"
-              value={area.sensitivity}
-              onchange={(e) => draft.change(draft.selected, { sensitivity: e.currentTarget.value.trim() })}
-            /></label
-          >
-          <label
-            ><span class="head mb-1 block">Own threshold</span><input
-              class="field w-full"
-              placeholder="as the picture"
-              value={area.threshold}
-              onchange={(e) => draft.change(draft.selected, { threshold: e.currentTarget.value.trim() })}
-            /></label
-          >
-        </div>
+        {#if area.kind !== 'remove'}
+          <div class="grid grid-cols-2 gap-2">
+            <label
+              ><span class="head mb-1 block">Own sensitivity</span><input
+                class="field w-full"
+                placeholder="as the picture"
+                value={area.sensitivity}
+                onchange={(e) => draft.change(draft.selected, { sensitivity: e.currentTarget.value.trim() })}
+              /></label
+            >
+            <label
+              ><span class="head mb-1 block">Own threshold</span><input
+                class="field w-full"
+                placeholder="as the picture"
+                value={area.threshold}
+                onchange={(e) => draft.change(draft.selected, { threshold: e.currentTarget.value.trim() })}
+              /></label
+            >
+          </div>
+        {/if}
         <div>
           <button type="button" class="act" onclick={() => draft.remove(draft.selected)}
-            >Remove this area</button
+            >Say nothing of it here</button
           >
         </div>
       </div>

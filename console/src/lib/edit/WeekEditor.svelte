@@ -1,18 +1,24 @@
 <script lang="ts">
-  import type { Schemas } from '../api/client';
   import { DAY, DAYS, letter, perDay, texture, time, type Run } from '../week';
   import { runsOf, type WeekDraft } from './week-draft.svelte';
+  import { isLevel } from './week-text';
 
-  /** Drag paints, the keyboard does too, and the text beside stays in step. */
+  /**
+   * Drag paints, the keyboard does too, and the text beside stays in step. Levels are sensitivities, drawn as high as
+   * they are; otherwise the values are what starts recording.
+   */
   let {
     draft,
     inherited = [],
     label = 'Week',
-  }: { draft: WeekDraft; inherited?: Run[] | Schemas['RunView'][]; label?: string } = $props();
+    levels = false,
+  }: { draft: WeekDraft; inherited?: Run[]; label?: string; levels?: boolean } = $props();
 
   const STEP = 15;
-  const VALUES = ['continuous', 'motion', 'alarm', 'analytics', 'motion+alarm', 'none'];
-  let value = $state<string>('continuous');
+  const TRIGGERS = ['continuous', 'motion', 'alarm', 'analytics', 'motion+alarm', 'none'];
+  // svelte-ignore state_referenced_locally
+  let value = $state<string>(levels ? 'level' : 'continuous');
+  let level = $state('50');
   let cursor = $state({ day: 0, from: 480, to: 480 + STEP });
   let dragging = $state(false);
   let said = $state('');
@@ -23,7 +29,10 @@
   const own = $derived(perDay(runsOf(draft.minutes)));
   const above = $derived(perDay(inherited as Run[]));
   const share = (minutes: number) => `${(minutes / DAY) * 100}%`;
-  const brush = $derived(value === 'erase' ? undefined : value);
+  const brush = $derived(value === 'erase' ? undefined : value === 'level' ? level : value);
+  const rows = $derived(draft.span.rows);
+  const oneDay = $derived(rows.length === 1);
+  const brushes = $derived([...(levels ? ['level'] : TRIGGERS), ...(oneDay ? [] : ['erase'])]);
 
   function minuteAt(event: PointerEvent): number {
     const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
@@ -60,8 +69,13 @@
   }
 
   function apply(days: number[], from: number, to: number, what: string | undefined) {
+    if (levels && what !== undefined && !isLevel(what)) {
+      said = wrong = `"${what}" is not a sensitivity; expected 0 to 100`;
+      return;
+    }
+    wrong = '';
     draft.paint(days, from, to, what);
-    said = `${days.map((d) => DAYS[d]).join(', ')} ${time(from)} to ${time(to)} ${what ?? 'erased'}`;
+    said = `${days.map((d) => rows[d]).join(', ')} ${time(from)} to ${time(to)} ${what ?? 'erased'}`;
   }
 
   function key(event: KeyboardEvent) {
@@ -76,14 +90,18 @@
         (cursor = event.shiftKey
           ? { day, from, to: Math.max(from + step, to - step) }
           : { day, from: Math.max(0, from - step), to: Math.max(step, to - step) }),
-      ArrowDown: () => (cursor = { day: (day + 1) % 7, from, to }),
-      ArrowUp: () => (cursor = { day: (day + 6) % 7, from, to }),
+      ArrowDown: () => (cursor = { day: (day + 1) % rows.length, from, to }),
+      ArrowUp: () => (cursor = { day: (day + rows.length - 1) % rows.length, from, to }),
       Home: () => (cursor = { day, from: 0, to: to - from }),
       End: () => (cursor = { day, from, to: DAY }),
       Enter: () => apply([day], from, to, brush),
       ' ': () => apply([day], from, to, brush),
-      Delete: () => apply([day], from, to, undefined),
-      Backspace: () => apply([day], from, to, undefined),
+      ...(oneDay
+        ? {}
+        : {
+            Delete: () => apply([day], from, to, undefined),
+            Backspace: () => apply([day], from, to, undefined),
+          }),
     };
     const undo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
     const act = undo ? () => (event.shiftKey ? draft.redo() : draft.undo()) : moves[event.key];
@@ -91,7 +109,7 @@
       event.preventDefault();
       act();
       if (event.key.startsWith('Arrow') || event.key === 'Home' || event.key === 'End') {
-        said = `${DAYS[cursor.day]} ${time(cursor.from)} to ${time(cursor.to)}`;
+        said = `${rows[cursor.day]} ${time(cursor.from)} to ${time(cursor.to)}`;
       }
     }
   }
@@ -102,16 +120,17 @@
     const fits = /^\d\d:\d\d$/.test(exact.from) && /^\d\d:\d\d$/.test(exact.to);
     if (!fits || from >= DAY || to > DAY || from === to) {
       said = wrong = 'expected two different times such as 06:00 and 18:30; 24:00 is the end of a day';
-      return;
+    } else if (oneDay && to < from) {
+      said = wrong = 'a special day ends at midnight; nothing runs on into the next day';
+    } else {
+      apply(oneDay ? [0] : exact.days, from, to, brush);
     }
-    wrong = '';
-    apply(exact.days, from, to, brush);
   }
 </script>
 
 <div class="grid gap-4">
   <div class="flex flex-wrap items-center gap-2" role="radiogroup" aria-label="What to paint">
-    {#each [...VALUES, 'erase'] as v (v)}
+    {#each brushes as v (v)}
       <label
         class="flex cursor-pointer items-center gap-1.5 rounded border px-2 py-0.5 text-sm {value === v
           ? 'border-accent bg-accent-wash font-semibold'
@@ -119,12 +138,31 @@
       >
         <input type="radio" class="sr-only" bind:group={value} value={v} name="{label}-paint" />
         <span
-          class="inline-block h-3.5 w-5 border border-line {v === 'erase' ? '' : texture(v)}"
+          class="inline-block h-3.5 w-5 border border-line {v === 'erase'
+            ? ''
+            : v === 'level'
+              ? 't-level'
+              : texture(v)}"
           aria-hidden="true"
         ></span>
-        {v}
+        {v === 'level' ? 'sensitivity' : v}
       </label>
     {/each}
+    {#if levels}
+      <input
+        type="range"
+        min="0"
+        max="100"
+        class="w-32 accent-accent"
+        aria-label="Sensitivity to paint, 0 to 100"
+        value={level}
+        oninput={(e) => {
+          level = e.currentTarget.value;
+          value = 'level';
+        }}
+      />
+      <input class="field w-16 py-0 text-right" bind:value={level} aria-label="Sensitivity to paint" />
+    {/if}
     <span class="flex-1"></span>
     <button type="button" class="act text-sm" onclick={() => draft.undo()} disabled={!draft.canUndo}
       >Undo</button
@@ -140,7 +178,9 @@
       class="min-w-[520px] select-none"
       role="application"
       tabindex="0"
-      aria-label="{label}: arrows move, Shift with arrows makes longer, Enter paints, Delete erases, Alt for single minutes"
+      aria-label="{label}: arrows move, Shift with arrows makes longer, Enter paints{oneDay
+        ? ''
+        : ', Delete erases'}, Alt for single minutes"
       onkeydown={key}
     >
       <div class="relative ml-12 h-5 text-xs text-faint" aria-hidden="true">
@@ -151,7 +191,7 @@
           >
         {/each}
       </div>
-      {#each DAYS as day, i (day)}
+      {#each rows as day, i (day)}
         <div class="flex items-stretch gap-2 py-[3px]">
           <div class="w-10 pt-2 text-right text-xs leading-5 text-faint">{day}</div>
           <div
@@ -165,7 +205,9 @@
           >
             {#each above[i] as piece (piece.from)}
               <div
-                class="pointer-events-none absolute top-0 h-[9px] opacity-70 {texture(piece.run.triggers)}"
+                class="pointer-events-none absolute top-0 h-[9px] overflow-hidden text-[9px] leading-[9px] opacity-70 {levels
+                  ? 't-level'
+                  : texture(piece.run.triggers)}"
                 style:left={share(piece.from)}
                 style:width={share(piece.to - piece.from)}
                 title="inherited {time(piece.from)}–{time(piece.to)} {piece.run.triggers}"
@@ -173,14 +215,22 @@
             {/each}
             {#each own[i] as piece (piece.from)}
               <div
-                class="pointer-events-none absolute top-[11px] flex h-[23px] items-center overflow-hidden border-r border-paper px-1 text-xs font-semibold {texture(
-                  piece.run.triggers,
-                )}"
+                class="pointer-events-none absolute top-[11px] flex h-[23px] items-center overflow-hidden border-r border-paper px-1 text-xs font-semibold {levels
+                  ? ''
+                  : texture(piece.run.triggers)}"
                 style:left={share(piece.from)}
                 style:width={share(piece.to - piece.from)}
               >
-                <span class="rounded-xs px-0.5 {piece.run.triggers === 'continuous' ? '' : 'bg-raised/80'}"
-                  >{letter(piece.run.triggers) || 'none'}</span
+                {#if levels}
+                  <div
+                    class="t-level absolute inset-x-0 bottom-0"
+                    style:height="{Math.max(4, Number(piece.run.triggers))}%"
+                  ></div>
+                {/if}
+                <span
+                  class="relative rounded-xs px-0.5 {piece.run.triggers === 'continuous'
+                    ? ''
+                    : 'bg-raised/80'}">{letter(piece.run.triggers) || 'none'}</span
                 >
               </div>
             {/each}
@@ -197,7 +247,7 @@
     </div>
   </div>
   <p class="sr-only" aria-live="polite">{said}</p>
-  <p class="text-xs text-faint">
+  <p class="text-xs text-faint {oneDay ? 'hidden' : ''}">
     The thin row above is what other layers say; the full one is what is said here. Where nothing is said
     here, theirs holds. Drag to paint; Alt while dragging for single minutes.
   </p>
@@ -214,34 +264,36 @@
           bind:value={exact.to}
           aria-label="To; 24:00 is the end of the day"
         />
-        <button type="button" class="act" onclick={paintExact} disabled={exact.days.length === 0}
+        <button type="button" class="act" onclick={paintExact} disabled={!oneDay && exact.days.length === 0}
           >Paint</button
         >
       </div>
       {#if wrong}<p class="text-loss">{wrong}</p>{/if}
-      <div class="flex flex-wrap gap-2">
-        {#each DAYS as day, i (day)}
-          <label class="flex items-center gap-1"
-            ><input type="checkbox" value={i} bind:group={exact.days} />{day}</label
+      {#if !oneDay}
+        <div class="flex flex-wrap gap-2">
+          {#each DAYS as day, i (day)}
+            <label class="flex items-center gap-1"
+              ><input type="checkbox" value={i} bind:group={exact.days} />{day}</label
+            >
+          {/each}
+        </div>
+        <div class="flex flex-wrap items-center gap-2 pt-1">
+          <label
+            >Copy <select class="field py-0" bind:value={copyFrom} aria-label="Day to copy">
+              {#each DAYS as day, i (day)}<option value={i}>{day}</option>{/each}
+            </select></label
           >
-        {/each}
-      </div>
-      <div class="flex flex-wrap items-center gap-2 pt-1">
-        <label
-          >Copy <select class="field py-0" bind:value={copyFrom} aria-label="Day to copy">
-            {#each DAYS as day, i (day)}<option value={i}>{day}</option>{/each}
-          </select></label
-        >
-        <button
-          type="button"
-          class="act"
-          onclick={() =>
-            draft.copyDay(
-              copyFrom,
-              exact.days.filter((d) => d !== copyFrom),
-            )}>to the days ticked above</button
-        >
-      </div>
+          <button
+            type="button"
+            class="act"
+            onclick={() =>
+              draft.copyDay(
+                copyFrom,
+                exact.days.filter((d) => d !== copyFrom),
+              )}>to the days ticked above</button
+          >
+        </div>
+      {/if}
     </fieldset>
     <label>
       <span class="head mb-1 block">The same as text, one window a line</span>

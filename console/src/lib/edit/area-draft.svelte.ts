@@ -2,10 +2,17 @@ import { Undoable } from './history.svelte';
 
 export type Point = readonly [number, number];
 
+/** `area` leaves the kind to other layers, `remove` takes away what they say. */
+export const KINDS = ['watch', 'ignore', 'area', 'remove'] as const;
+export type Kind = (typeof KINDS)[number];
+const SHAPES = ['polygon', 'rectangle', 'cells'] as const;
+export type ShapeWord = (typeof SHAPES)[number];
+
 export interface Area {
   name: string;
-  kind: 'watch' | 'ignore';
-  shape: 'polygon' | 'rectangle' | 'cells';
+  kind: Kind;
+  /** Nothing where another layer gives the shape. */
+  shape: ShapeWord | '';
   /** A polygon's corners, or a rectangle's top left and bottom right, 0 to 1 from the top left. */
   points: readonly Point[];
   /** One line a row, `#` for a cell that belongs to it. */
@@ -59,18 +66,24 @@ export class AreaDraft {
     }
   }
 
-  add(shape: Area['shape'], kind: Area['kind'], points: readonly Point[], columns = 22, rows = 18) {
-    const area: Area = {
-      name: this.#free(kind === 'watch' ? 'watched' : 'ignored'),
-      kind,
-      shape,
-      points: points.map(([x, y]) => [clamp(x), clamp(y)]),
-      rows: shape === 'cells' ? Array.from({ length: rows }, () => '.'.repeat(columns)) : [],
-      sensitivity: '',
-      threshold: '',
-    };
+  #append(area: Area) {
     this.#areas.set([...this.areas, area]);
     this.selected = this.areas.length - 1;
+  }
+
+  add(shape: ShapeWord, kind: 'watch' | 'ignore', points: readonly Point[], columns = 22, rows = 18) {
+    const name = this.#free(kind === 'watch' ? 'watched' : 'ignored');
+    this.#append({ ...shaped(shape, points, columns, rows), name, kind, sensitivity: '', threshold: '' });
+  }
+
+  /** Speaks of an area of another layer: to give it values here, or to take it away. */
+  speakOf(name: string, kind: 'area' | 'remove') {
+    this.#append({ name, kind, shape: '', points: [], rows: [], sensitivity: '', threshold: '' });
+  }
+
+  /** Draws an area here of which only values were said. */
+  giveShape(index: number, shape: ShapeWord, points: readonly Point[], columns = 22, rows = 18) {
+    this.change(index, shaped(shape, points, columns, rows));
   }
 
   change(index: number, change: Partial<Area>, joined = false) {
@@ -81,9 +94,10 @@ export class AreaDraft {
   }
 
   /** A name that was made up goes with the kind. */
-  setKind(index: number, kind: Area['kind']) {
+  setKind(index: number, kind: Kind) {
     const area = this.areas[index];
-    const made = area && /^(watched|ignored)( \d+)?$/.test(area.name);
+    const drawn = kind === 'watch' || kind === 'ignore';
+    const made = area && drawn && /^(watched|ignored)( \d+)?$/.test(area.name);
     this.change(index, {
       kind,
       ...(made ? { name: this.#free(kind === 'watch' ? 'watched' : 'ignored') } : {}),
@@ -154,40 +168,66 @@ export class AreaDraft {
     }
   }
 
-  /** As a policy file holds them; JSON is YAML too. */
-  get said(): Record<string, unknown>[] {
-    return this.areas.map((a) => ({
-      [a.kind]: a.name,
-      ...(a.shape === 'cells' ? { cells: a.rows } : { [a.shape]: a.points }),
-      ...(a.sensitivity ? { sensitivity: a.sensitivity } : {}),
-      ...(a.threshold ? { threshold: a.threshold } : {}),
-    }));
+  /** Goes on from areas that were changed elsewhere. */
+  take(areas: readonly Area[]) {
+    this.#areas.set(areas);
+    this.selected = Math.min(this.selected, Math.max(0, areas.length - 1));
   }
 
+  /** As a policy file holds them. */
+  get said(): Record<string, unknown>[] {
+    return saidOf(this.areas);
+  }
+
+  /** JSON is YAML too. */
   get text(): string {
     return JSON.stringify(this.said);
   }
 }
 
-/** Areas as a policy file says them; what has no shape here is left to other layers and not shown. */
+const number = (text: string) => (/^\d+(\.\d+)?$/.test(text) ? Number(text) : text);
+
+function shaped(shape: ShapeWord, points: readonly Point[], columns: number, rows: number) {
+  return {
+    shape,
+    points: points.map(([x, y]): Point => [clamp(x), clamp(y)]),
+    rows: shape === 'cells' ? Array.from({ length: rows }, () => '.'.repeat(columns)) : [],
+  };
+}
+
+/** Areas as a policy file holds them. */
+export function saidOf(areas: readonly Area[]): Record<string, unknown>[] {
+  return areas.map((a) =>
+    a.kind === 'remove'
+      ? { remove: a.name }
+      : {
+          [a.kind]: a.name,
+          ...(a.shape === 'cells' ? { cells: a.rows } : a.shape ? { [a.shape]: a.points } : {}),
+          ...(a.sensitivity ? { sensitivity: number(a.sensitivity) } : {}),
+          ...(a.threshold ? { threshold: a.threshold } : {}),
+        },
+  );
+}
+
+/** Areas as a policy file says them; what says nothing that is understood here is not shown. */
 export function areasOf(said: unknown): Area[] {
   if (!Array.isArray(said)) {
     return [];
   }
   return (said as Record<string, unknown>[]).flatMap((a): Area[] => {
-    const kind = 'ignore' in a ? 'ignore' : 'watch';
-    const shape = (['polygon', 'rectangle', 'cells'] as const).find((s) => s in a);
-    const name = a[kind];
-    if (!shape || typeof name !== 'string') {
+    const kind = KINDS.find((k) => k in a);
+    const shape = SHAPES.find((s) => s in a) ?? '';
+    const name = kind ? a[kind] : undefined;
+    if (!kind || typeof name !== 'string') {
       return [];
     }
+    const points = shape === 'polygon' || shape === 'rectangle' ? (a[shape] as number[][]) : [];
     return [
       {
         name,
         kind,
         shape,
-        points:
-          shape === 'cells' ? [] : ((a[shape] as number[][]).map(([x = 0, y = 0]) => [x, y]) as Point[]),
+        points: points.map(([x = 0, y = 0]): Point => [x, y]),
         rows: shape === 'cells' ? (a.cells as string[]) : [],
         sensitivity: a.sensitivity === undefined ? '' : String(a.sensitivity as string),
         threshold: a.threshold === undefined ? '' : String(a.threshold as string),

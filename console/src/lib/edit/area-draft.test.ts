@@ -86,3 +86,41 @@ describe('areas being worked on', () => {
     expect(draft.current?.name).toBe('watched 2');
   });
 });
+
+describe('areas of which only a part is said here', () => {
+  const said = [
+    { ignore: 'swell' },
+    { area: 'door', sensitivity: 70, threshold: '0.4%' },
+    { remove: 'street' },
+  ];
+
+  it('are kept as they are said while others are drawn', () => {
+    const draft = new AreaDraft(areasOf(said));
+    draft.add('cells', 'watch', [], 4, 2);
+    expect(draft.said.slice(0, 3)).toEqual(said);
+    expect(draft.said[3]).toEqual({ watch: 'watched', cells: ['....', '....'] });
+  });
+
+  it('can be given a shape, values or be taken away here', () => {
+    const draft = new AreaDraft(areasOf(said));
+    draft.giveShape(0, 'rectangle', [
+      [0, 0.5],
+      [1, 1],
+    ]);
+    expect(draft.said[0]).toEqual({
+      ignore: 'swell',
+      rectangle: [
+        [0, 0.5],
+        [1, 1],
+      ],
+    });
+    draft.speakOf('mast', 'remove');
+    expect(draft.said.at(-1)).toEqual({ remove: 'mast' });
+    draft.setKind(3, 'area');
+    expect(draft.said.at(-1)).toEqual({ area: 'mast' });
+    draft.take(areasOf([{ watch: 'gate' }]));
+    expect(draft.current?.name).toBe('gate');
+    draft.undo();
+    expect(draft.areas).toHaveLength(4);
+  });
+});

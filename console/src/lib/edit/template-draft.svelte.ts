@@ -29,6 +29,11 @@ export function words(value: unknown): string {
   return value === undefined || value === null ? '' : String(value as string);
 }
 
+/** Weeks, special days and areas have an editor that needs room. */
+export function isLarge(kind: string): boolean {
+  return ['week', 'levels', 'special-days', 'areas'].includes(kind);
+}
+
 /** The lines of a week as a policy file holds it, with whether it replaces what lies under it. */
 export function weekLines(value: unknown): { text: string; replace: boolean } {
   if (value !== null && typeof value === 'object' && !Array.isArray(value)) {
@@ -122,6 +127,7 @@ export class TemplateDraft {
   set(key: string, value: unknown) {
     const [section, name] = pathOf(key);
     this.#write((d) => {
+      this.#member(d, 'unset', key, false);
       if (!d.has(section)) {
         d.set(section, d.createNode({}));
       }
@@ -131,31 +137,76 @@ export class TemplateDraft {
 
   clear(key: string) {
     const [section, name] = pathOf(key);
-    this.#write((d) => {
-      d.deleteIn([section, name]);
-      const left = d.get(section);
-      if (isMap(left) && left.items.length === 0) {
-        d.delete(section);
-      }
-    });
+    this.#write((d) => this.#drop(d, section, name));
+  }
+
+  isUnset(key: string): boolean {
+    return this.#list('unset').includes(key);
   }
 
   fix(key: string, fixed: boolean) {
-    const list = this.#list('fixed').filter((k) => k !== key);
+    this.#write((d) => this.#member(d, 'fixed', key, fixed));
+  }
+
+  /** Drops what farther layers say of a setting; what was said here of it goes too. */
+  unset(key: string, unset: boolean) {
+    const [section, name] = pathOf(key);
     this.#write((d) => {
-      if (fixed) {
-        d.set('fixed', d.createNode([...list, key].sort()));
-      } else if (list.length > 0) {
-        d.set('fixed', d.createNode(list));
-      } else {
-        d.delete('fixed');
+      this.#member(d, 'unset', key, unset);
+      if (unset) {
+        this.#drop(d, section, name);
       }
     });
   }
 
-  get base(): string {
-    const value: unknown = this.#document.get('extends');
+  #member(d: Document, list: 'fixed' | 'unset', key: string, member: boolean) {
+    const others = this.#list(list).filter((k) => k !== key);
+    const now = member ? [...others, key].sort() : others;
+    if (now.length > 0) {
+      d.set(list, d.createNode(now));
+    } else {
+      d.delete(list);
+    }
+  }
+
+  #drop(d: Document, section: string, name: string) {
+    d.deleteIn([section, name]);
+    const left = d.get(section);
+    if (isMap(left) && left.items.length === 0) {
+      d.delete(section);
+    }
+  }
+
+  #word(key: 'title' | 'extends'): string {
+    const value: unknown = this.#document.get(key);
     return typeof value === 'string' ? value : '';
+  }
+
+  #setWord(key: 'title' | 'extends', word: string) {
+    this.#write((d) => {
+      if (word) {
+        d.set(key, word);
+      } else {
+        d.delete(key);
+      }
+    });
+  }
+
+  get title(): string {
+    return this.#word('title');
+  }
+
+  set title(title: string) {
+    this.#setWord('title', title);
+  }
+
+  /** The template that this one extends; empty when there is none. */
+  get base(): string {
+    return this.#word('extends');
+  }
+
+  set base(base: string) {
+    this.#setWord('extends', base);
   }
 
   get canUndo(): boolean {

@@ -46,6 +46,29 @@ describe('a template being worked on', () => {
     expect(draft.text).not.toContain('fixed');
   });
 
+  it('drops what farther layers say, until something is said here again', () => {
+    const draft = new TemplateDraft(TEXT);
+    draft.unset('recording.week', true);
+    expect(draft.isUnset('recording.week')).toBe(true);
+    expect(draft.get('recording.week')).toBeUndefined();
+    expect(draft.text).not.toContain('recording:');
+    draft.set('recording.week', weekValue('daily motion', false));
+    expect(draft.text).not.toContain('unset');
+    draft.unset('recording.week', true);
+    draft.unset('recording.week', false);
+    expect(draft.text).not.toContain('unset');
+  });
+
+  it('changes its title and its base, and leaves them out when they are empty', () => {
+    const draft = new TemplateDraft(TEXT);
+    draft.title = 'Open quays';
+    draft.base = '';
+    expect(draft.title).toBe('Open quays');
+    expect(draft.text).not.toContain('extends');
+    draft.base = 'house';
+    expect(draft.base).toBe('house');
+  });
+
   it('a week goes over into lines and back', () => {
     const draft = new TemplateDraft(TEXT);
     const lines = weekLines(draft.get('recording.week'));

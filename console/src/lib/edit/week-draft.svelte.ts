@@ -1,16 +1,18 @@
-import { DAY, DAYS } from '../week';
+import { DAY } from '../week';
 import { Undoable } from './history.svelte';
-import { paint, parse, print, silent, WEEK, WeekFault, type Minutes } from './week-text';
+import { paint, silent, WeekFault, WHOLE_WEEK, type Minutes, type Span } from './week-text';
 
-/** A week being worked on. The text is the one source: painting writes it, typing changes it. */
+/** A week or a day being worked on. The text is the one source: painting writes it, typing changes it. */
 export class WeekDraft {
   readonly #text: Undoable<string>;
   readonly #valid: (value: string) => boolean;
+  readonly span: Span;
   #understood: Minutes = silent();
 
-  constructor(text: string, valid: (value: string) => boolean) {
+  constructor(text: string, valid: (value: string) => boolean, span: Span = WHOLE_WEEK) {
     this.#text = new Undoable(text);
     this.#valid = valid;
+    this.span = span;
   }
 
   get text(): string {
@@ -23,7 +25,7 @@ export class WeekDraft {
 
   readonly #read = $derived.by((): { minutes: Minutes; fault: WeekFault | undefined } => {
     try {
-      this.#understood = parse(this.#text.value, this.#valid);
+      this.#understood = this.span.parse(this.#text.value, this.#valid);
       return { minutes: this.#understood, fault: undefined };
     } catch (e) {
       return { minutes: this.#understood, fault: e as WeekFault };
@@ -45,7 +47,7 @@ export class WeekDraft {
     for (const day of days) {
       week = paint(week, day, from, to, value);
     }
-    this.#text.set(print(week));
+    this.#text.set(this.span.print(week));
   }
 
   copyDay(from: number, to: readonly number[]) {
@@ -55,13 +57,7 @@ export class WeekDraft {
         week[day * DAY + m] = this.minutes[from * DAY + m];
       }
     }
-    this.#text.set(print(week));
-  }
-
-  /** What holds at a minute, in words. */
-  at(minute: number): string {
-    const day = DAYS[Math.floor((minute % WEEK) / DAY)] ?? '';
-    return `${day} ${this.minutes[minute % WEEK] ?? 'left to other layers'}`;
+    this.#text.set(this.span.print(week));
   }
 
   get canUndo(): boolean {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isLevel, isTriggers, paint, parse, print, silent } from './week-text';
+import { isLevel, isTriggers, ONE_DAY, paint, parse, print, silent } from './week-text';
 
 const canonical = (text: string) => print(parse(text, isTriggers));
 
@@ -42,5 +42,33 @@ describe('the text of a week', () => {
     expect(print(parse('daily 21:00-05:30 45', isLevel))).toBe('daily 21:00-05:30 45');
     expect(isLevel('101')).toBe(false);
     expect(isTriggers('motion,walking')).toBe(false);
+  });
+});
+
+describe('the text of one special day', () => {
+  it.each([
+    ['daily continuous', 'daily continuous'],
+    [
+      'daily none\ndaily 08:00-12:00 motion',
+      'daily 00:00-08:00 none\ndaily 08:00-12:00 motion\ndaily 12:00-24:00 none',
+    ],
+  ])('%s', (text, expected) => {
+    expect(ONE_DAY.print(ONE_DAY.parse(text, isTriggers))).toBe(expected);
+  });
+
+  it.each([
+    ['mon continuous', 1],
+    ['daily none\ndaily 22:00-04:00 motion', 2],
+    ['daily none\ndaily 08:00-12:00 walking', 2],
+    ['daily 08:00-24:00 motion', 1],
+    ['', 1],
+  ])('refuses "%s" at line %i', (text, line) => {
+    expect(() => ONE_DAY.parse(text, isTriggers)).toThrow(expect.objectContaining({ line }) as Error);
+  });
+
+  it('the same value on both sides of midnight is two windows, since the days beside it are ordinary', () => {
+    const day = ONE_DAY.parse('daily motion\ndaily 06:00-20:00 none', isTriggers);
+    expect(ONE_DAY.print(day)).toContain('daily 20:00-24:00 motion');
+    expect(ONE_DAY.print(paint(day, 0, 360, 1200, 'motion'))).toBe('daily motion');
   });
 });

@@ -3,7 +3,7 @@ import { DAY, DAYS, time } from '../week';
 
 export const WEEK = DAY * 7;
 
-/** A value for each minute from Monday 00:00, or nothing. */
+/** A value for each minute of a week from Monday 00:00, or of one day from midnight; or nothing. */
 export type Minutes = readonly (string | undefined)[];
 
 export class WeekFault extends Error {
@@ -43,7 +43,7 @@ function minute(text: string, line: number): number {
   return at;
 }
 
-/** The week with one stretch painted; it may run over midnight and over Sunday. */
+/** The minutes with one stretch painted; in a week it may run over midnight and over Sunday. */
 export function paint(
   week: Minutes,
   day: number,
@@ -54,7 +54,7 @@ export function paint(
   const painted = [...week];
   const end = to > from ? to : to + DAY;
   for (let m = from; m < end; m++) {
-    painted[(day * DAY + m) % WEEK] = value;
+    painted[(day * DAY + m) % painted.length] = value;
   }
   return painted;
 }
@@ -178,6 +178,57 @@ function dayWord(all: number[]): string {
     .join(',');
 }
 
+/** What is drawn and typed: rows of a day each, and the text that says the same. */
+export interface Span {
+  rows: readonly string[];
+  parse: (text: string, valid: (value: string) => boolean) => Minutes;
+  print: (minutes: Minutes) => string;
+}
+
+export const WHOLE_WEEK: Span = { rows: DAYS, parse, print };
+
+/** One special day: nothing runs over its midnights, and every minute is spoken of. */
+export const ONE_DAY: Span = { rows: ['day'], parse: parseDay, print: printDay };
+
+function parseDay(text: string, valid: (value: string) => boolean): Minutes {
+  text.split('\n').forEach((raw, i) => {
+    const [days = '', times = ''] = raw.trim().split(/\s+/);
+    const [from = '', to = ''] = times.split('-');
+    if (days && days !== 'daily') {
+      throw new WeekFault(i + 1, `"${days}" is not a day here; a special day has lines of "daily" alone`);
+    }
+    if (/^\d{2}:\d{2}$/.test(to) && to <= from) {
+      throw new WeekFault(i + 1, 'a special day ends at midnight; nothing runs on into the next day');
+    }
+  });
+  const day = parse(text, valid).slice(0, DAY);
+  const silentAt = day.indexOf(undefined);
+  if (silentAt >= 0) {
+    throw new WeekFault(
+      text.split('\n').length,
+      `nothing is said of ${time(silentAt)}; a special day speaks of every minute, so start with "daily none"`,
+    );
+  }
+  return day;
+}
+
+function printDay(day: Minutes): string {
+  const lines: { from: number; to: number; value: string }[] = [];
+  day.forEach((value, m) => {
+    const last = lines.at(-1);
+    if (value !== undefined && last?.to === m && last.value === value) {
+      last.to = m + 1;
+    } else if (value !== undefined) {
+      lines.push({ from: m, to: m + 1, value });
+    }
+  });
+  return lines
+    .map(({ from, to, value }) =>
+      from === 0 && to === DAY ? `daily ${value}` : `daily ${time(from)}-${time(to)} ${value}`,
+    )
+    .join('\n');
+}
+
 const TRIGGERS = ['continuous', 'motion', 'alarm', 'analytics', 'motion+alarm'];
 
 export function isTriggers(value: string): boolean {
@@ -186,4 +237,15 @@ export function isTriggers(value: string): boolean {
 
 export function isLevel(value: string): boolean {
   return /^\d{1,3}(\.\d{1,4})?$/.test(value) && Number(value) <= 100;
+}
+
+/** Whether two texts hold the same lines, however they are spaced. */
+export function sameLines(a: string, b: string): boolean {
+  const lines = (text: string) =>
+    text
+      .split('\n')
+      .map((l) => l.trim().replace(/\s+/g, ' '))
+      .filter(Boolean)
+      .join('\n');
+  return lines(a) === lines(b);
 }

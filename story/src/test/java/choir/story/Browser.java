@@ -25,7 +25,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A person at Debian's Chromium, without a window. */
 final class Browser implements AutoCloseable {
-    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final Duration PATIENCE = Duration.ofSeconds(40);
     private static final List<String> ARGUMENTS = List.of(
             "--headless",
             "--no-sandbox",
@@ -37,6 +37,17 @@ final class Browser implements AutoCloseable {
             "--disable-sync",
             "--disable-dev-shm-usage",
             "--force-prefers-reduced-motion");
+
+    // One question to the page instead of several for each of its elements.
+    private static final String FIRST_THAT_SAYS = """
+            const [css, words] = arguments;
+            return [...document.querySelectorAll(css)].find(e => !e.disabled && e.getClientRects().length > 0
+              && e.innerText.trim().replace(/\\s+/g, ' ').startsWith(words)) ?? null;
+            """;
+    private static final String ROW_THAT_SAYS = """
+            return [...document.querySelectorAll('tr, [role=row]')].map(e => e.innerText)
+              .find(t => t.includes(arguments[0])) ?? null;
+            """;
 
     private final ChromeDriver driver;
     private final Ensemble choir;
@@ -56,6 +67,7 @@ final class Browser implements AutoCloseable {
                 .usingAnyFreePort()
                 .build();
         driver = new ChromeDriver(service, options);
+        driver.manage().timeouts().scriptTimeout(PATIENCE);
         size(1280, 800);
     }
 
@@ -68,9 +80,14 @@ final class Browser implements AutoCloseable {
     }
 
     void signIn() {
+        signIn(Ensemble.ADMIN, Ensemble.PASSWORD);
+    }
+
+    void signIn(String user, String password) {
+        driver.manage().deleteAllCookies();
         open("/");
-        type("input[autocomplete=username]", Ensemble.ADMIN);
-        type("input[type=password]", Ensemble.PASSWORD + Keys.ENTER);
+        type("input[autocomplete=username]", user);
+        type("input[type=password]", password + Keys.ENTER);
         see("Is the fleet in tune?");
     }
 
@@ -113,13 +130,11 @@ final class Browser implements AutoCloseable {
 
     void press(String words, String css) {
         patiently("nothing to press that says \"" + words + "\"", () -> {
-            var found = driver.findElements(By.cssSelector(css)).stream()
-                    .filter(e -> e.isDisplayed()
-                            && e.isEnabled()
-                            && e.getText().strip().replaceAll("\\s+", " ").startsWith(words))
-                    .findFirst();
-            found.ifPresent(WebElement::click);
-            return found.isPresent() ? Boolean.TRUE : null;
+            if (run(FIRST_THAT_SAYS, css, words) instanceof WebElement found) {
+                found.click();
+                return Boolean.TRUE;
+            }
+            return null;
         });
     }
 
@@ -168,8 +183,9 @@ final class Browser implements AutoCloseable {
         patiently("\"" + words + "\" is still to be seen", () -> text().contains(words) ? null : Boolean.TRUE);
     }
 
+    /** What is to be seen and what is there for listeners alone, in one line. */
     String text() {
-        return driver.findElement(By.tagName("body")).getText();
+        return String.valueOf(run("return document.body.innerText")).replaceAll("\\s+", " ");
     }
 
     String path() {
@@ -178,13 +194,7 @@ final class Browser implements AutoCloseable {
 
     /** The text of the first table row that says so. */
     String row(String words) {
-        return patiently(
-                "no row with " + words,
-                () -> driver.findElements(By.cssSelector("tr, [role=row]")).stream()
-                        .map(WebElement::getText)
-                        .filter(t -> t.contains(words))
-                        .findFirst()
-                        .orElse(null));
+        return patiently("no row with " + words, () -> run(ROW_THAT_SAYS, words) instanceof String row ? row : null);
     }
 
     void keys(CharSequence... keys) {
@@ -206,7 +216,6 @@ final class Browser implements AutoCloseable {
 
     /** A script that calls its last argument with the result. */
     Object runAsync(String script) {
-        driver.manage().timeouts().scriptTimeout(PATIENCE);
         return java.util.Objects.requireNonNull(driver.executeAsyncScript(script));
     }
 

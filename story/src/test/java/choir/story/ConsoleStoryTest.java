@@ -83,11 +83,11 @@ class ConsoleStoryTest {
         browser.open("/cameras/haldr-1/03");
         browser.press("Override");
         browser.choose("select[name=key]", "Threshold");
-        browser.type("input[name=value]", "0.25");
+        browser.type("input[name='motion.threshold']", "a little");
         browser.type("input[name=because]", "the pier head is 70 m away");
         browser.press("Save the override");
         browser.see("is not a share of the picture");
-        browser.type("input[name=value]", "0.25%");
+        browser.type("input[name='motion.threshold']", "0.25");
         browser.press("Save the override");
         browser.notSee("Save the override");
         assertThat(browser.row("Threshold"))

@@ -9,12 +9,14 @@ import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.openqa.selenium.Keys;
 
 /** An administrator's morning in the console: finding, placing, templates, weeks, areas on the picture. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+@ExtendWith(OneStory.class)
 class WorkplaceTest {
     private static Ensemble choir;
     private static Browser browser;
@@ -185,6 +187,128 @@ class WorkplaceTest {
 
     @Test
     @Order(7)
+    void aCalendarIsMadeAndAGroupSaysWhatHoldsOnItsDays() {
+        browser.open("/calendars");
+        browser.press("New calendar");
+        browser.type("input[name=name]", "holidays");
+        browser.type("textarea[name=dates]", "2027-02-30");
+        browser.press("Save the calendar");
+        browser.see("2027-02-30");
+        browser.type("textarea[name=dates]", "2027-01-01\n12-25 yearly");
+        browser.press("Save the calendar");
+        browser.see("Nothing speaks of it yet");
+
+        browser.open("/group?path=terminals/haldr/quay");
+        browser.press("Override");
+        browser.choose("select[name=key]", "Special days");
+        browser.type("input[name=special-day]", "holidays");
+        browser.press("Add a plan");
+        browser.type("textarea[name=holidays-text]", "daily none");
+        browser.type("input[aria-label=From]", "08:00");
+        browser.type("input[aria-label^=To]", "12:00");
+        browser.press("motion", "label");
+        browser.press("Paint");
+        assertThat(browser.value("textarea[name=holidays-text]")).contains("daily 08:00-12:00 motion");
+        browser.type("input[name=because]", "nobody is there to look");
+        browser.press("Save the override");
+        browser.see("nobody is there to look");
+        browser.open("/calendars");
+        browser.see("Spoken of by fleet/terminals/haldr/quay");
+        browser.open("/cameras/haldr-1/02");
+        browser.see("Special days");
+        assertThat(choir.get("/api/v1/cameras/haldr-1/02")
+                        .body()
+                        .path("specialDays")
+                        .path(0)
+                        .path("plan")
+                        .asString(""))
+                .isEqualTo("daily 00:00-08:00 none; daily 08:00-12:00 motion; daily 12:00-24:00 none");
+    }
+
+    @Test
+    @Order(8)
+    void aTemplateSaysOtherSensitivitiesByTimeAndLeavesASettingToNobody() {
+        choir.load("template: night\nextends: house\ntitle: At night\nrecording: {before-event: 6s}\n");
+        browser.open("/templates/night/edit");
+        browser.press("Say it here Sensitivity by time");
+        browser.type("input[aria-label='Sensitivity to paint']", "45");
+        browser.type("input[aria-label=From]", "21:00");
+        browser.type("input[aria-label^=To]", "05:30");
+        browser.press("Paint");
+        browser.type("input[aria-label='Sensitivity to paint']", "450");
+        browser.press("Paint");
+        browser.see("\"450\" is not a sensitivity");
+        assertThat(browser.value("textarea[name=text]")).contains("- mon-fri 21:00-05:30: 45");
+        browser.press("drop it from Week");
+        browser.see("left to nobody");
+        browser.choose("select[name=extends]", "no other template");
+        browser.press("Undo");
+        browser.press("Save as a new revision");
+        browser.see("Revision 2");
+        assertThat(choir.get("/api/v1/templates/night").body().path("text").asString(""))
+                .contains("extends: house")
+                .contains("mon-fri 21:00-05:30: 45")
+                .contains("unset:");
+    }
+
+    @Test
+    @Order(9)
+    void aTemplateIsUsedAtTickedCamerasAndPutUnderAnother() {
+        browser.open("/fleet");
+        browser.click("input[aria-label='Choose haldr-1/03']");
+        browser.click("input[aria-label='Choose haldr-1/04']");
+        browser.press("Use a template");
+        browser.choose("select[name=template]", "night");
+        browser.press("Use it there");
+        browser.see("night is used at 2 cameras.");
+        browser.open("/cameras/haldr-1/04");
+        browser.choose("select[name=use]", "house");
+        browser.press("lay over the next template: night");
+        browser.notSee("lay over the next template: night");
+        browser.see("lay over the next template: house");
+        assertThat(choir.get("/api/v1/uses?node=camera:haldr-1/04").whole().body())
+                .contains("[\"house\",\"night\"]");
+        browser.press("stop using house");
+        browser.notSee("lay over the next");
+        browser.press("What was done here before");
+        browser.see("put templates in order");
+    }
+
+    @Test
+    @Order(10)
+    void valuesOfAnAreaStayInTheTemplateWhileItsShapeIsDrawnAtTheCamera() {
+        choir.load(
+                "template: swell\nmotion:\n  areas:\n    - ignore: swell\n    - {watch: ladder, sensitivity: 80}\n---\n"
+                        + "camera: haldr-1/01\nuse: [swell]\n");
+        browser.open("/cameras/haldr-1/01");
+        browser.press("Draw areas");
+        browser.see("ladder, from swell");
+        browser.press("change here ladder");
+        browser.see("Only values are said of it here");
+        browser.press("Add a rectangle");
+        browser.type("input[name=because]", "where the ladder is");
+        browser.press("Save the override");
+        browser.notSee("Save the override");
+        var ladder = choir.get("/api/v1/cameras/haldr-1/01").body().path("areas").values().stream()
+                .filter(a -> a.path("name").asString("").equals("ladder"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(ladder.path("shape").asString("")).isEqualTo("rectangle");
+        assertThat(ladder.path("sensitivity").asString("")).isEqualTo("80");
+        // What is only said of an area in a template is kept when another one is drawn there.
+        browser.open("/templates/swell/edit");
+        browser.press("Change Areas");
+        browser.press("Paint cells");
+        browser.press("Save as a new revision");
+        browser.see("Revision 2");
+        assertThat(choir.get("/api/v1/templates/swell").body().path("text").asString(""))
+                .contains("ignore: swell")
+                .contains("sensitivity: 80")
+                .contains("cells:");
+    }
+
+    @Test
+    @Order(11)
     void shortcutsAreListed() {
         browser.open("/");
         browser.see("Is the fleet in tune?");
@@ -200,9 +324,12 @@ class WorkplaceTest {
         "/templates/quay,Revisions",
         "/group?path=terminals/haldr/quay,Where they differ",
         "/fleet,haldr-1/01",
+        "/calendars,Spoken of by",
+        "/cameras/haldr-1/02,Exceptions put here",
+        "/templates/night/edit,What should night say",
         "/recorders/yard-1/sheet,yard-1"
     })
-    @Order(8)
+    @Order(12)
     void everyViewPassesTheRulesOfAccessibilityLightAndDarkAndFitsATelephone(String path, String shown) {
         for (var theme : new String[] {"light", "dark"}) {
             browser.size(1280, 800);
@@ -217,7 +344,7 @@ class WorkplaceTest {
     }
 
     @Test
-    @Order(9)
+    @Order(13)
     void theEditorsPassTheRulesOfAccessibility() {
         browser.open("/cameras/haldr-1/02");
         browser.press("Draw areas");
@@ -230,5 +357,22 @@ class WorkplaceTest {
         browser.see("Exact times");
         browser.theme("dark");
         assertThat(browser.accessibilityFaults()).isEmpty();
+    }
+
+    @Test
+    @Order(14)
+    void aViewerIsOfferedNothingThatTheServiceWouldRefuse() {
+        choir.addPerson("vera", "VIEWER");
+        browser.signIn("vera", Ensemble.PERSONS_PASSWORD);
+        browser.open("/cameras/haldr-1/02");
+        browser.see("Exceptions put here");
+        assertThat(browser.text()).doesNotContain("Override", "take back", "Preview", "stop using");
+        browser.open("/fleet");
+        browser.see("haldr-1/01");
+        assertThat(browser.text()).doesNotContain("Tick cameras");
+        browser.open("/templates/quay/edit");
+        browser.see("Your role, viewer, may look at templates and not change them.");
+        browser.open("/rollouts?select=state:waiting");
+        browser.see("Your role does not allow this.");
     }
 }

@@ -65,6 +65,7 @@ class CopyApi {
         policies.override(
                 targets,
                 statements,
+                false,
                 given.because(),
                 Optional.ofNullable(given.until()).map(Dates::parse),
                 who.getName());

@@ -29,13 +29,13 @@ public class Journal {
                 .update();
     }
 
-    /** The newest first, below that id. */
-    List<Entry> before(long id, int limit) {
-        return database.query("""
-                        SELECT id, at, who, act, subject, detail FROM journal WHERE id < :id
-                        ORDER BY id DESC LIMIT :limit
-                        """)
+    /** The newest first, below that id; of one subject, or of all when that is empty. */
+    List<Entry> before(long id, String subject, int limit) {
+        var which = subject.isEmpty() ? "id < :id" : "subject = :subject AND id < :id";
+        return database.query("SELECT id, at, who, act, subject, detail FROM journal WHERE " + which
+                        + " ORDER BY id DESC LIMIT :limit")
                 .param("id", id)
+                .param("subject", subject)
                 .param("limit", limit)
                 .query(Entry.class)
                 .list();

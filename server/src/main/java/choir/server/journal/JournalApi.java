@@ -13,10 +13,12 @@ class JournalApi {
         this.journal = journal;
     }
 
+    /** The newest first; {@code about} keeps those of one camera, group, template, recorder or calendar. */
     @GetMapping("/api/v1/journal")
     List<Journal.Entry> entries(
             @RequestParam(defaultValue = "9223372036854775807") long before,
+            @RequestParam(defaultValue = "") String about,
             @RequestParam(defaultValue = "100") int limit) {
-        return journal.before(before, Math.clamp(limit, 1, 1000));
+        return journal.before(before, about, Math.clamp(limit, 1, 1000));
     }
 }

@@ -27,6 +27,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -113,16 +114,50 @@ public class Policies {
 
     /** Uses the template at the node, after those that are there already. */
     void use(TemplateName template, Node node, String who) {
-        database.write(() -> {
+        fleet.require(node);
+        if (use(template, List.of(node), who) == 0) {
+            throw new Problem(Problem.Kind.CONFLICT, node.text() + " uses \"" + template + "\" already");
+        }
+    }
+
+    /**
+     * Uses the template at each node, after those that are there already.
+     *
+     * @return at how many of them it was not used before
+     */
+    public int use(TemplateName template, Collection<? extends Node> nodes, String who) {
+        return database.write(() -> {
             require(template);
-            fleet.require(node);
-            List<TemplateName> there = new ArrayList<>(store.uses().getOrDefault(node, List.of()));
-            if (there.contains(template)) {
-                throw new Problem(Problem.Kind.CONFLICT, node.text() + " uses \"" + template + "\" already");
+            var uses = store.uses();
+            var fresh = nodes.stream()
+                    .filter(node -> !uses.getOrDefault(node, List.of()).contains(template))
+                    .toList();
+            for (var node : fresh) {
+                List<TemplateName> there = new ArrayList<>(uses.getOrDefault(node, List.of()));
+                there.add(template);
+                store.use(node, there);
+                journal.add(who, "used a template", node.text(), template.text());
             }
-            there.add(template);
-            store.use(node, there);
-            journal.add(who, "used a template", node.text(), template.text());
+            return fresh.size();
+        });
+    }
+
+    /** Uses these templates at the node and no others, in this order. */
+    void useThese(Node node, List<TemplateName> templates, String who) {
+        fleet.require(node);
+        templates.forEach(this::require);
+        if (templates.stream().distinct().count() < templates.size()) {
+            throw new Problem(Problem.Kind.INVALID, "each template is used once at a node");
+        }
+        database.write(() -> {
+            store.use(node, templates);
+            journal.add(
+                    who,
+                    "put templates in order",
+                    node.text(),
+                    templates.isEmpty()
+                            ? "none"
+                            : templates.stream().map(TemplateName::text).collect(Collectors.joining(", ")));
         });
     }
 
@@ -137,7 +172,7 @@ public class Policies {
         });
     }
 
-    /** Puts settings straight on a node; every value is checked before the first is stored. */
+    /** Puts settings straight on a node, which is one that is there. */
     void override(
             Node node,
             Map<String, String> set,
@@ -146,6 +181,27 @@ public class Policies {
             @Nullable String because,
             Optional<LocalDate> until,
             String who) {
+        fleet.require(node);
+        override(List.of(node), statements(set, unset), fixed, because, until, who);
+    }
+
+    /** Puts the same settings straight on many nodes, all or none. */
+    public void override(
+            Collection<? extends Node> nodes,
+            Map<SettingKey, Statement> statements,
+            boolean fixed,
+            @Nullable String because,
+            Optional<LocalDate> until,
+            String who) {
+        if (because == null || because.isBlank()) {
+            throw new Problem(Problem.Kind.INVALID, "an override needs a reason; say it with --because");
+        }
+        database.write(() -> nodes.forEach(
+                node -> statements.forEach((key, statement) -> put(node, key, statement, fixed, because, until, who))));
+    }
+
+    /** What is said in words, every value checked; there is at least one. */
+    public static Map<SettingKey, Statement> statements(Map<String, String> set, List<String> unset) {
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
         set.forEach((key, text) -> statements.put(new SettingKey(key), value(key, text)));
         unset.forEach(key -> statements.put(Catalogue.named(key).key(), new Statement.Unset()));
@@ -153,24 +209,7 @@ public class Policies {
             throw new Problem(
                     Problem.Kind.INVALID, "nothing to set; expected KEY=VALUE, such as motion.threshold=0.25%");
         }
-        if (because == null || because.isBlank()) {
-            throw new Problem(Problem.Kind.INVALID, "an override needs a reason; say it with --because");
-        }
-        database.write(() -> {
-            fleet.require(node);
-            statements.forEach((key, statement) -> put(node, key, statement, fixed, because, until, who));
-        });
-    }
-
-    /** Puts the same settings straight on many nodes, all or none. */
-    public void override(
-            Collection<? extends Node> nodes,
-            Map<SettingKey, Statement> statements,
-            String because,
-            Optional<LocalDate> until,
-            String who) {
-        database.write(() -> nodes.forEach(
-                node -> statements.forEach((key, statement) -> put(node, key, statement, false, because, until, who))));
+        return statements;
     }
 
     void takeBack(Node node, SettingKey key, String who) {

@@ -58,6 +58,9 @@ class PolicyApi {
 
     record Use(String template, String node) {}
 
+    /** @param templates in their order; what a later one says wins */
+    record Used(String node, List<String> templates) {}
+
     record Overrides(
             String node,
             @Nullable Map<String, String> set,
@@ -201,6 +204,27 @@ class PolicyApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void use(@RequestBody Use given, Principal who) {
         policies.use(new TemplateName(given.template()), Node.parse(given.node()), who.getName());
+    }
+
+    /** The templates of a node in their order. */
+    @GetMapping("/api/v1/uses")
+    Used used(@RequestParam String node) {
+        var at = Node.parse(node);
+        return new Used(
+                at.text(),
+                store.uses().getOrDefault(at, List.of()).stream()
+                        .map(TemplateName::text)
+                        .toList());
+    }
+
+    /** Uses these templates at a node and no others, in this order. */
+    @PutMapping("/api/v1/uses")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void useThese(@RequestBody Used given, Principal who) {
+        policies.useThese(
+                Node.parse(given.node()),
+                given.templates().stream().map(TemplateName::new).toList(),
+                who.getName());
     }
 
     @DeleteMapping("/api/v1/uses")

@@ -13,6 +13,8 @@ import choir.policy.EffectivePolicy;
 import choir.policy.Origin;
 import choir.policy.Setting;
 import choir.policy.Sourced;
+import choir.scale.Sensitivity;
+import choir.week.DayPlan;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import choir.week.WeekDifference;
@@ -42,6 +44,8 @@ record CameraView(
         @Nullable String readAt,
         List<SettingRow> settings,
         WeekView week,
+        List<LevelView> levels,
+        List<SpecialDayView> specialDays,
         List<AreaView> areas,
         List<String> wantedCells,
         List<String> observedCells,
@@ -127,6 +131,12 @@ record CameraView(
     record WeekView(
             List<RunView> asked, List<RunView> wanted, List<RunView> observed, List<DifferenceView> differences) {}
 
+    /** A stretch of the week with a sensitivity of its own. */
+    record LevelView(int from, int to, String sensitivity, OriginView origin, List<BeatenView> beaten) {}
+
+    /** What holds on the dates of a calendar, or on one date: its lines with semicolons between. */
+    record SpecialDayView(String calendar, String plan, OriginView origin, List<BeatenView> beaten) {}
+
     record AreaView(
             String name,
             String kind,
@@ -154,6 +164,8 @@ record CameraView(
                         .map(setting -> setting(s, setting))
                         .toList(),
                 week(s),
+                levels(s),
+                specialDays(s),
                 areas(s),
                 cells(s.family(), s.translation().wanted(Catalogue.AREAS)),
                 cells(s.family(), s.held().flatMap(h -> h.get(Catalogue.AREAS))),
@@ -262,6 +274,31 @@ record CameraView(
             }
         }
         return new WeekView(asked, runs(wanted), runs(observed), differences);
+    }
+
+    private static List<LevelView> levels(Standing s) {
+        return s.policy().get(Catalogue.SENSITIVITY_BY_TIME).orElse(null) instanceof Effective.Levels levels
+                ? levels.voices().runs().stream()
+                        .map(r -> new LevelView(
+                                r.from(),
+                                r.to(),
+                                r.value().value().toString(),
+                                OriginView.of(r.value().origin()),
+                                beaten(r.value(), Sensitivity::toString)))
+                        .toList()
+                : List.of();
+    }
+
+    private static List<SpecialDayView> specialDays(Standing s) {
+        return s.policy().get(Catalogue.SPECIAL_DAYS).orElse(null) instanceof Effective.SpecialDays days
+                ? days.byCalendar().entrySet().stream()
+                        .map(e -> new SpecialDayView(
+                                e.getKey(),
+                                e.getValue().value().toString(),
+                                OriginView.of(e.getValue().origin()),
+                                beaten(e.getValue(), DayPlan::toString)))
+                        .toList()
+                : List.of();
     }
 
     private static String words(Optional<TriggerSet> triggers) {

@@ -1,0 +1,20 @@
+import type { Schemas } from './api/client';
+
+/** What a person may do; each role includes the ones before it. */
+const ROLES = ['VIEWER', 'TECHNICIAN', 'EDITOR', 'ADMINISTRATOR'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Who is signed in here. The service decides what is allowed; this only keeps from offering what it would refuse. */
+class Person {
+  session = $state.raw<Schemas['Session'] | null | undefined>();
+
+  may(role: Role): boolean {
+    return ROLES.indexOf((this.session?.role ?? '') as Role) >= ROLES.indexOf(role);
+  }
+
+  get role(): string {
+    return this.session?.role.toLowerCase() ?? '';
+  }
+}
+
+export const person = new Person();

@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../lib/api/client';
+import { above } from './above';
+
+const origin = (kind: string, node: string) => ({ text: '', kind, node });
+const house = origin('template', 'fleet');
+const own = origin('override', 'haldr-1/07');
+
+const camera = {
+  week: {
+    asked: [
+      { from: 0, to: 60, triggers: 'motion', origin: house, beaten: [] },
+      {
+        from: 60,
+        to: 120,
+        triggers: 'continuous',
+        origin: own,
+        beaten: [{ value: 'motion', origin: house }],
+      },
+      { from: 120, to: 180, triggers: 'alarm', origin: own, beaten: [] },
+    ],
+  },
+  levels: [{ from: 0, to: 60, sensitivity: '45', origin: house, beaten: [] }],
+  areas: [
+    { name: 'swell', origins: [house, own], points: [] },
+    { name: 'mast', origins: [own], points: [] },
+  ],
+} as unknown as Schemas['CameraView'];
+
+describe('what holds without a camera’s own layer', () => {
+  it('is what that layer beat, and nothing where it alone speaks', () => {
+    expect(above(camera, 'camera:haldr-1/07', 'recording.week').runs).toEqual([
+      { from: 0, to: 60, triggers: 'motion' },
+      { from: 60, to: 120, triggers: 'motion' },
+    ]);
+    expect(above(camera, 'camera:haldr-1/07', 'motion.sensitivity-by-time').runs).toEqual([
+      { from: 0, to: 60, triggers: '45' },
+    ]);
+  });
+
+  it('keeps an area of which only a part is said here', () => {
+    expect(above(camera, 'camera:haldr-1/07', 'motion.areas').areas.map((a) => a.name)).toEqual(['swell']);
+  });
+
+  it('is nothing where there is no camera, and for settings that are no week', () => {
+    expect(above(undefined, 'fleet', 'recording.week')).toEqual({ runs: [], areas: [] });
+    expect(above(camera, 'camera:haldr-1/07', 'motion.threshold').runs).toEqual([]);
+  });
+});

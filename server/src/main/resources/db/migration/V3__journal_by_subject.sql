@@ -1,0 +1,1 @@
+CREATE INDEX journal_by_subject ON journal (subject, id);
