@@ -185,7 +185,7 @@ final class Browser implements AutoCloseable {
 
     /** What is to be seen and what is there for listeners alone, in one line. */
     String text() {
-        return String.valueOf(run("return document.body.innerText")).replaceAll("\\s+", " ");
+        return String.valueOf(run("return document.body.innerText")).replaceAll("[\\s\u00a0]+", " ");
     }
 
     String path() {

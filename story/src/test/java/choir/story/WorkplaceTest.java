@@ -157,6 +157,7 @@ class WorkplaceTest {
         browser.type("input[name=because]", "the school boat");
         browser.press("Save the override");
         browser.notSee("Save the override");
+        browser.see("the school boat");
         assertThat(browser.row("Week")).contains("house").contains("quay").contains("the school boat");
         browser.see("4 waiting");
     }
