@@ -85,7 +85,7 @@
   }
 </script>
 
-<form onsubmit={save} class="grid gap-4">
+<form onsubmit={save} class="grid grid-cols-1 gap-4">
   <div>
     <p id="value-help" class="mb-3 border-l-2 border-line pl-3 text-xs text-faint">
       {setting.meaning} Expected: {setting.expected}.<br />

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
   import { areasOf } from '../lib/edit/area-draft.svelte';
+  import { plansOf } from '../lib/edit/special-days';
   import { isLarge, weekLines, words, type TemplateDraft } from '../lib/edit/template-draft.svelte';
   import { runsOf } from '../lib/edit/week-draft.svelte';
   import { isLevel, isTriggers, parse } from '../lib/edit/week-text';
@@ -38,6 +39,12 @@
       return [];
     }
   });
+
+  const days = $derived(
+    setting.kind === 'special-days'
+      ? plansOf(inherited?.value).map((d) => ({ ...d, from: inherited?.from ?? '' }))
+      : [],
+  );
 
   const summary = $derived.by(() => {
     switch (setting.kind) {
@@ -119,7 +126,7 @@
     {setting}
     {value}
     camera={sample}
-    above={{ runs: above, areas: [] }}
+    above={{ runs: above, days, areas: [] }}
     alone
     describedby={id}
     onset={(v) => draft.set(setting.key, v)}

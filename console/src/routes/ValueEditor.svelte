@@ -4,21 +4,21 @@
   import DaysValue from '../lib/edit/DaysValue.svelte';
   import { isLarge } from '../lib/edit/template-draft.svelte';
   import WeekValue from '../lib/edit/WeekValue.svelte';
-  import type { Run } from '../lib/week';
+  import { NOTHING, type Above } from './above';
   import SettingControl from './SettingControl.svelte';
 
   /**
    * The control that fits a setting, whatever its kind. Values are as a policy file holds them.
    *
    * @param camera whose picture areas are drawn on; none where there is no camera yet
-   * @param above what other layers say of the week, and of the areas
+   * @param above what other layers say of the week, the special days and the areas
    * @param alone the areas stand for themselves, without what other layers say
    */
   let {
     setting,
     value,
     camera = '',
-    above = { runs: [], areas: [] },
+    above = NOTHING,
     alone = false,
     describedby,
     onset,
@@ -27,7 +27,7 @@
     setting: Schemas['SettingView'];
     value: unknown;
     camera?: string;
-    above?: { runs: Run[]; areas: Schemas['AreaView'][] };
+    above?: Above;
     alone?: boolean;
     describedby: string;
     onset: (value: unknown) => void;
@@ -38,7 +38,7 @@
 {#if !isLarge(setting.kind)}
   <SettingControl {setting} {value} {describedby} {onset} {onclear} />
 {:else if setting.kind === 'special-days'}
-  <DaysValue {value} {onset} {onclear} />
+  <DaysValue {value} inherited={above.days} {onset} {onclear} />
 {:else if setting.kind === 'areas'}
   {#if camera}
     <AreasValue {value} {camera} inherited={above.areas} {alone} {onset} {onclear} />

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../lib/api/client';
-import { above } from './above';
+import { above, NOTHING } from './above';
 
-const origin = (kind: string, node: string) => ({ text: '', kind, node });
+const origin = (kind: string, node: string) => ({ text: kind === 'template' ? 'house' : '', kind, node });
 const house = origin('template', 'fleet');
 const own = origin('override', 'haldr-1/07');
 
@@ -20,6 +20,16 @@ const camera = {
       { from: 120, to: 180, triggers: 'alarm', origin: own, beaten: [] },
     ],
   },
+  specialDays: [
+    { calendar: 'holidays', plan: 'daily none; daily 08:00-12:00 motion', origin: house, beaten: [] },
+    {
+      calendar: 'winter',
+      plan: 'daily none',
+      origin: own,
+      beaten: [{ value: 'daily motion', origin: house }],
+    },
+    { calendar: '2027-06-28', plan: 'daily none', origin: own, beaten: [] },
+  ],
   levels: [{ from: 0, to: 60, sensitivity: '45', origin: house, beaten: [] }],
   areas: [
     { name: 'swell', origins: [house, own], points: [] },
@@ -38,12 +48,19 @@ describe('what holds without a camera’s own layer', () => {
     ]);
   });
 
+  it('is the plan that it beat for a special day', () => {
+    expect(above(camera, 'camera:haldr-1/07', 'recording.special-days').days).toEqual([
+      { calendar: 'holidays', text: 'daily none\ndaily 08:00-12:00 motion', from: 'house' },
+      { calendar: 'winter', text: 'daily motion', from: 'house' },
+    ]);
+  });
+
   it('keeps an area of which only a part is said here', () => {
     expect(above(camera, 'camera:haldr-1/07', 'motion.areas').areas.map((a) => a.name)).toEqual(['swell']);
   });
 
   it('is nothing where there is no camera, and for settings that are no week', () => {
-    expect(above(undefined, 'fleet', 'recording.week')).toEqual({ runs: [], areas: [] });
+    expect(above(undefined, 'fleet', 'recording.week')).toBe(NOTHING);
     expect(above(camera, 'camera:haldr-1/07', 'motion.threshold').runs).toEqual([]);
   });
 });

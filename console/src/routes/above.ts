@@ -1,10 +1,15 @@
 import type { Schemas } from '../lib/api/client';
+import type { PlanAbove } from '../lib/edit/special-days';
 import type { Run } from '../lib/week';
 
-interface Above {
+/** What other layers say of a week, of special days and of areas. */
+export interface Above {
   runs: Run[];
+  days: PlanAbove[];
   areas: Schemas['AreaView'][];
 }
+
+export const NOTHING: Above = { runs: [], days: [], areas: [] };
 
 interface Spoken {
   from: number;
@@ -17,7 +22,7 @@ interface Spoken {
 /** What holds at a camera without what is put straight on it: where that lies over it, what it beat. */
 export function above(camera: Schemas['CameraView'] | undefined, node: string, key: string): Above {
   if (!camera) {
-    return { runs: [], areas: [] };
+    return NOTHING;
   }
   const here = node.replace(/^camera:/, '');
   const isOwn = (o: Schemas['OriginView'] | undefined) => o?.kind === 'override' && o.node === here;
@@ -25,7 +30,15 @@ export function above(camera: Schemas['CameraView'] | undefined, node: string, k
     const triggers = isOwn(origin) ? beaten.find((b) => !isOwn(b.origin))?.value : said;
     return triggers === undefined ? [] : [{ from, to, triggers }];
   });
-  return { runs, areas: camera.areas.filter((a) => a.origins.some((o) => !isOwn(o))) };
+  const days = camera.specialDays.flatMap((d): PlanAbove[] => {
+    const said = isOwn(d.origin)
+      ? d.beaten.find((b) => !isOwn(b.origin))
+      : { value: d.plan, origin: d.origin };
+    return said
+      ? [{ calendar: d.calendar, text: said.value.replaceAll('; ', '\n'), from: said.origin.text }]
+      : [];
+  });
+  return { runs, days, areas: camera.areas.filter((a) => a.origins.some((o) => !isOwn(o))) };
 }
 
 function spoken(camera: Schemas['CameraView'], key: string): Spoken[] {

@@ -190,7 +190,7 @@
 </script>
 
 <svelte:window onkeydown={key} />
-<div class="grid gap-4 lg:grid-cols-[3fr_2fr]">
+<div class="grid grid-cols-1 gap-4 lg:grid-cols-[3fr_2fr]">
   <div>
     <div class="mb-2 flex flex-wrap gap-2 text-sm">
       <button type="button" class="act" aria-pressed={drawing !== undefined} onclick={() => (drawing = [])}

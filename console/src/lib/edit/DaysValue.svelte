@@ -1,18 +1,28 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../api/client';
-  import { earlier, plansOf, plansValue, type Plan } from './special-days';
+  import { earlier, plansOf, plansValue, type Plan, type PlanAbove } from './special-days';
   import DayPlan from './DayPlan.svelte';
 
   /** What holds on the dates of calendars and on single dates, the first of two that clash counting. */
-  let { value, onset, onclear }: { value: unknown; onset: (value: unknown) => void; onclear: () => void } =
-    $props();
+  let {
+    value,
+    inherited,
+    onset,
+    onclear,
+  }: {
+    value: unknown;
+    inherited: PlanAbove[];
+    onset: (value: unknown) => void;
+    onclear: () => void;
+  } = $props();
 
   const calendars = createQuery(() => ({
     queryKey: ['calendars'],
     queryFn: () => ask(api.GET('/api/v1/calendars')),
   }));
   const plans = $derived(plansOf(value));
+  const elsewhere = $derived(inherited.filter((a) => !plans.some((p) => p.calendar === a.calendar)));
   let fresh = $state('');
 
   function put(next: readonly Plan[]) {
@@ -27,7 +37,8 @@
   function add() {
     const calendar = fresh.trim();
     if (calendar && !plans.some((p) => p.calendar === calendar)) {
-      put([...plans, { calendar, text: 'daily continuous' }]);
+      const above = inherited.find((a) => a.calendar === calendar)?.text;
+      put([...plans, { calendar, text: above ?? 'daily continuous' }]);
       fresh = '';
     }
   }
@@ -41,7 +52,7 @@
   }
 </script>
 
-<div class="grid gap-6">
+<div class="grid grid-cols-1 gap-6">
   {#each plans as plan, i (plan.calendar)}
     <section class="border-l-2 border-line pl-4" aria-label="Plan for {plan.calendar}">
       <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm">
@@ -78,6 +89,25 @@
         <DayPlan text={plan.text} label={plan.calendar} onset={(text) => change(i, text)} />
       {/if}
     </section>
+  {/each}
+  {#each elsewhere as above (above.calendar)}
+    <p class="flex flex-wrap gap-x-4 text-sm text-faint">
+      <span class="flex-1"
+        ><span class="font-semibold">{above.calendar}</span>: {above.text?.replaceAll('\n', '; ')}, from {above.from}</span
+      >
+      <button
+        type="button"
+        class="text-accent underline"
+        onclick={() => put([...plans, { calendar: above.calendar, text: above.text }])}
+        >change here<span class="sr-only"> {above.calendar}</span></button
+      >
+      <button
+        type="button"
+        class="text-accent underline"
+        onclick={() => put([...plans, { calendar: above.calendar, text: undefined }])}
+        >ordinary days here<span class="sr-only">: {above.calendar}</span></button
+      >
+    </p>
   {/each}
   <div class="flex flex-wrap items-end gap-2 text-sm">
     <label

@@ -128,7 +128,7 @@
   }
 </script>
 
-<div class="grid gap-4">
+<div class="grid grid-cols-1 gap-4">
   <div class="flex flex-wrap items-center gap-2" role="radiogroup" aria-label="What to paint">
     {#each brushes as v (v)}
       <label

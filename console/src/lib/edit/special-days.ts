@@ -6,6 +6,11 @@ export interface Plan {
   text: string | undefined;
 }
 
+/** A plan of another layer, with where it comes from. */
+export interface PlanAbove extends Plan {
+  from: string;
+}
+
 /** Plans as a policy file holds them: a line, a list of lines, or `remove`. */
 export function plansOf(value: unknown): Plan[] {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) {

@@ -13,7 +13,7 @@
 
 <Dialog.Root bind:open>
   <Dialog.Portal>
-    <Dialog.Overlay class="fixed inset-0 z-40 bg-ink/30" />
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
     <Dialog.Content
       class="fixed left-1/2 z-50 {wide ? 'top-[3vh] max-h-[94vh]' : 'top-[8vh] max-h-[84vh]'} {wide
         ? 'w-[min(1180px,calc(100vw-32px))]'

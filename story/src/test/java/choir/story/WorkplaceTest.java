@@ -358,6 +358,13 @@ class WorkplaceTest {
         browser.see("Exact times");
         browser.theme("dark");
         assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.choose("select[name=key]", "Special days");
+        browser.press("change here holidays");
+        browser.see("The same as text");
+        assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.size(390, 800);
+        browser.awaitTrue("(d => d.scrollWidth <= d.clientWidth)(document.querySelector('[role=dialog]'))");
+        browser.size(1280, 800);
     }
 
     @Test
