@@ -4,11 +4,14 @@ import choir.link.RecorderLink;
 import choir.link.RecorderSearch;
 import choir.onvif.OnvifLink;
 import choir.onvif.ProbeSearch;
+import choir.server.link.AllowedAddresses;
+import choir.server.link.GuardedLink;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Primary;
 import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The service: API, console, and the work that talks to recorders. */
@@ -31,7 +34,13 @@ public class ChoirService {
     }
 
     @Bean(destroyMethod = "close")
-    RecorderLink recorderLink(ServiceSettings settings) {
+    OnvifLink onvifLink(ServiceSettings settings) {
         return new OnvifLink(settings.callDeadline());
+    }
+
+    @Bean
+    @Primary
+    RecorderLink recorderLink(OnvifLink link, AllowedAddresses allowed) {
+        return new GuardedLink(link, allowed);
     }
 }

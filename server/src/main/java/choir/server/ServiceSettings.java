@@ -2,9 +2,11 @@ package choir.server;
 
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.ZoneId;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
 
@@ -15,6 +17,7 @@ import org.springframework.validation.annotation.Validated;
  * @param zone in which "today" is reckoned for end dates
  * @param callDeadline for each call to a recorder
  * @param searchPatience how long a search waits for the last answer to its probes
+ * @param recorderAddresses the networks that recorders may be in, such as {@code 10.20.0.0/16}
  * @param callsAtOnce how many recorders are talked to at the same time
  * @param setup the first administrator; without it a one-time password is made and printed
  */
@@ -25,6 +28,7 @@ public record ServiceSettings(
         ZoneId zone,
         Duration callDeadline,
         Duration searchPatience,
+        @NotEmpty List<String> recorderAddresses,
         @Min(1) @Max(1024) int callsAtOnce,
         @org.jspecify.annotations.Nullable Setup setup) {
     public record Setup(String user, String password) {}

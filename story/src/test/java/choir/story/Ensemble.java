@@ -3,7 +3,6 @@ package choir.story;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.cli.Main;
-import choir.server.ChoirService;
 import choir.sim.Simulator;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -22,8 +21,6 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.springframework.boot.SpringApplication;
-import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -64,10 +61,21 @@ final class Ensemble implements AutoCloseable {
     /** Long enough for a machine that is busy with something else; only who waits for it to pass makes it short. */
     private String callDeadline = "2m";
 
-    private ConfigurableApplicationContext service;
+    private final boolean apart;
+    private Running service;
     private String token = "";
 
     Ensemble() {
+        this(false);
+    }
+
+    /** With a service that is a program of its own, so that it can be killed. */
+    static Ensemble apart() {
+        return new Ensemble(true);
+    }
+
+    private Ensemble(boolean apart) {
+        this.apart = apart;
         try {
             folder = Files.createTempDirectory("choir-story");
         } catch (IOException e) {
@@ -80,10 +88,8 @@ final class Ensemble implements AutoCloseable {
                 .asString("");
     }
 
-    private ConfigurableApplicationContext startService() {
-        return SpringApplication.run(
-                ChoirService.class,
-                "--server.port=0",
+    private Running startService() {
+        var options = List.of(
                 "--choir.data=" + folder.resolve("data"),
                 "--choir.zone=Atlantic/Faroe",
                 "--choir.call-deadline=" + callDeadline,
@@ -91,7 +97,24 @@ final class Ensemble implements AutoCloseable {
                 "--choir.setup.user=" + ADMIN,
                 "--choir.setup.password=" + PASSWORD,
                 "--logging.level.root=error",
-                "--logging.level.choir=off");
+                "--logging.level.choir=" + (apart ? "error" : "off"));
+        return apart ? Running.Apart.start(options, folder.resolve("service.log")) : Running.Within.start(options);
+    }
+
+    /** Kills the service where it stands, asks its database one thing, and starts it again. */
+    String killAndStartAgain(String question) {
+        if (!(service instanceof Running.Apart running)) {
+            throw new IllegalStateException("only a service apart can be killed");
+        }
+        running.kill();
+        try (var database = database();
+                var answer = database.createStatement().executeQuery(question)) {
+            return answer.next() ? String.valueOf(answer.getString(1)) : "";
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        } finally {
+            service = startService();
+        }
     }
 
     /** Starts the service again with another deadline for each call to a recorder. */
@@ -102,7 +125,7 @@ final class Ensemble implements AutoCloseable {
 
     /** Stops the service, does something to its database, and starts it again. */
     void restart(String... statements) {
-        service.close();
+        service.stop();
         try (var database = database();
                 var statement = database.createStatement()) {
             for (var sql : statements) {
@@ -161,7 +184,7 @@ final class Ensemble implements AutoCloseable {
     }
 
     URI address() {
-        return URI.create("http://127.0.0.1:" + service.getEnvironment().getProperty("local.server.port"));
+        return service.address();
     }
 
     /** A recorder that is played; the service knows nothing of it yet. */
@@ -310,7 +333,7 @@ final class Ensemble implements AutoCloseable {
 
     @Override
     public void close() {
-        service.close();
+        service.stop();
         simulator.close();
     }
 }

@@ -65,6 +65,35 @@ class RecordersTest {
     }
 
     @Test
+    void nothingIsSentToAnAddressOutsideTheNetworksThatRecordersMayBeIn() {
+        assertThat(choir.choir("recorder", "find", "203.0.113.0/29").errors())
+                .contains("203.0.113.0 is outside the networks that recorders may be in (127.0.0.0/8, 10.0.0.0/8")
+                .contains("choir.recorder-addresses");
+        var added = choir.post(
+                "/api/v1/recorders",
+                Map.of(
+                        "name",
+                        "far-1",
+                        "address",
+                        "http://203.0.113.5/onvif/device_service",
+                        "user",
+                        "choir",
+                        "password",
+                        "x",
+                        "family",
+                        "tern"));
+        assertThat(added.status()).isEqualTo(400);
+        assertThat(added.detail()).contains("203.0.113.5 is outside");
+        // One that was added while more was allowed.
+        choir.recorder("moved-1", "tern", 1);
+        choir.execute("UPDATE recorder SET address = 'http://203.0.113.5/onvif/device_service' WHERE name = 'moved-1'");
+        assertThat(choir.choir("recorder", "read", "moved-1").out()
+                        + choir.choir("recorder", "list").out())
+                .contains("203.0.113.5 is outside");
+        said("recorder", "remove", "moved-1", "--yes");
+    }
+
+    @Test
     void aRecorderOfNoKnownMakeGetsAFamilyOfItsOwnAndIsGivenOutTo() {
         choir.recorder("shed-1", "skua", 2);
         assertThat(said("recorder", "list")).contains("generic-skua-sk-4");

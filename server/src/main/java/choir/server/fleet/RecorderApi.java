@@ -11,6 +11,7 @@ import choir.server.account.Secrets;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.journal.Journal;
+import choir.server.link.AllowedAddresses;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
 import choir.week.PosixZone;
@@ -62,6 +63,7 @@ class RecorderApi {
     private final Secrets secrets;
     private final KnownFamilies families;
     private final RecorderLink link;
+    private final AllowedAddresses allowed;
     private final Placings placings;
     private final ServiceSettings settings;
     private final Clock clock;
@@ -73,6 +75,7 @@ class RecorderApi {
             Secrets secrets,
             KnownFamilies families,
             RecorderLink link,
+            AllowedAddresses allowed,
             Placings placings,
             ServiceSettings settings,
             Clock clock) {
@@ -84,6 +87,7 @@ class RecorderApi {
         this.secrets = secrets;
         this.families = families;
         this.link = link;
+        this.allowed = allowed;
         this.placings = placings;
     }
 
@@ -114,6 +118,7 @@ class RecorderApi {
         }
         // Checks the address before anything is stored.
         var access = new RecorderAccess(URI.create(given.address()), given.user(), given.password(), Optional.empty());
+        allowed.require(access.address());
         var posix = given.family() == null ? link.read(access).posixZone() : "";
         var family = given.family() == null ? recognised(access, who) : families.require(given.family());
         var zone = said.orElseGet(() -> proposed(posix));

@@ -5,6 +5,7 @@ import choir.link.AddressRange;
 import choir.link.RecorderSearch;
 import choir.link.RecorderSearch.Answer;
 import choir.server.family.KnownFamilies;
+import choir.server.link.AllowedAddresses;
 import choir.server.web.Problem;
 import java.net.URI;
 import java.util.List;
@@ -51,8 +52,10 @@ class SearchApi {
     private final RecorderSearch search;
     private final KnownFamilies families;
     private final FleetStore fleet;
+    private final AllowedAddresses allowed;
 
-    SearchApi(RecorderSearch search, KnownFamilies families, FleetStore fleet) {
+    SearchApi(RecorderSearch search, KnownFamilies families, FleetStore fleet, AllowedAddresses allowed) {
+        this.allowed = allowed;
         this.search = search;
         this.families = families;
         this.fleet = fleet;
@@ -69,7 +72,9 @@ class SearchApi {
         }
         Map<String, String> known = fleet.recorders().stream()
                 .collect(Collectors.toMap(StoredRecorder::address, StoredRecorder::name, (a, b) -> a));
-        return search.search(AddressRange.parse(given.range()), port).stream()
+        var range = AddressRange.parse(given.range());
+        allowed.require(range.addresses());
+        return search.search(range, port).stream()
                 .filter(a -> given.maker() == null || isOf(a, given.maker()))
                 .map(a -> found(a, known))
                 .toList();

@@ -1,0 +1,63 @@
+package choir.server.link;
+
+import choir.family.NativeValue;
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.link.RecorderAccess;
+import choir.link.RecorderLink;
+import choir.link.RecorderReading;
+import choir.link.SelfDescription;
+import choir.policy.SettingKey;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Speaks to recorders at allowed addresses alone, also to those that were added while more was allowed. */
+public final class GuardedLink implements RecorderLink {
+    private final RecorderLink link;
+    private final AllowedAddresses allowed;
+
+    public GuardedLink(RecorderLink link, AllowedAddresses allowed) {
+        this.link = link;
+        this.allowed = allowed;
+    }
+
+    private RecorderAccess checked(RecorderAccess access) {
+        allowed.refusal(access.address()).ifPresent(why -> {
+            throw new LinkException(Reason.UNREACHABLE, why);
+        });
+        return access;
+    }
+
+    @Override
+    public RecorderReading read(RecorderAccess access) {
+        return link.read(checked(access));
+    }
+
+    @Override
+    public Map<String, LinkException> write(
+            RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
+        try {
+            return link.write(checked(access), byChannel);
+        } catch (LinkException refused) {
+            Map<String, LinkException> all = new LinkedHashMap<>();
+            byChannel.keySet().forEach(channel -> all.put(channel, refused));
+            return all;
+        }
+    }
+
+    @Override
+    public SelfDescription describe(RecorderAccess access) {
+        return link.describe(checked(access));
+    }
+
+    @Override
+    public byte[] still(RecorderAccess access, String channel) {
+        return link.still(checked(access), channel);
+    }
+
+    @Override
+    public List<String> disagreements(RecorderAccess access) {
+        return link.disagreements(checked(access));
+    }
+}
