@@ -213,7 +213,7 @@
 
 <OverrideDialog
   bind:open={overriding}
-  title="Override at {name}"
+  at={name}
   description="An exception for this camera alone, with its reason; it lies over the layers above and is given out by a rollout."
   node="camera:{name}"
   {startKey}

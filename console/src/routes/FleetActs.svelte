@@ -124,7 +124,7 @@
 
 <OverrideDialog
   bind:open={overriding}
-  title="Override {count(choice.chosen.size, 'camera')}"
+  at={count(choice.chosen.size, 'camera')}
   description="The same exception for each of them, with its reason. It is given out by a rollout."
   select={choice.selection}
   sample={[...choice.chosen][0] ?? ''}

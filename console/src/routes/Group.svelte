@@ -117,7 +117,7 @@
 
 <OverrideDialog
   bind:open={overriding}
-  title="Override at {path.replaceAll('/', ' / ')}"
+  at={path.replaceAll('/', ' / ')}
   description="For all cameras of the group and below, with its reason. It is given out by a rollout."
   node="fleet/{path}"
   sample={cameras.data?.items[0]?.camera ?? ''}

@@ -106,12 +106,21 @@
       />
     {/if}
     {#if atValue}<div class="mt-2"><Trouble {error} /></div>{/if}
-    <label class="mt-3 flex items-center gap-2 text-sm"
-      ><input type="checkbox" bind:checked={nobody} name="nobody" />leave it to nobody: drop what farther
-      layers say</label
-    >
+    <div class="mt-3 flex flex-wrap gap-x-6 gap-y-1 text-sm">
+      <label class="flex items-center gap-2"
+        ><input type="checkbox" bind:checked={nobody} name="nobody" />leave it to nobody: drop what farther
+        layers say</label
+      >
+      {#if !select}
+        <label class="flex items-center gap-2"
+          ><input type="checkbox" bind:checked={fixed} name="fixed" />fixed: nothing nearer to a camera may
+          change it</label
+        >
+      {/if}
+    </div>
   </div>
-  <div class="flex flex-wrap items-end gap-4">
+  {#if !atValue}<Trouble {error} />{/if}
+  <div class="flex flex-wrap items-end gap-4 border-t border-line pt-4">
     <label class="min-w-[240px] flex-1">
       <span class="head mb-1 block">Because</span>
       <input class="field w-full" bind:value={because} name="because" required maxlength="500" />
@@ -120,15 +129,6 @@
       <span class="head mb-1 block">Until, if it shall end by itself</span>
       <input class="field" type="date" bind:value={until} name="until" />
     </label>
-  </div>
-  {#if !select}
-    <label class="flex items-center gap-2 text-sm"
-      ><input type="checkbox" bind:checked={fixed} name="fixed" />fixed: nothing nearer to a camera may change
-      it</label
-    >
-  {/if}
-  {#if !atValue}<Trouble {error} />{/if}
-  <div>
     <button class="act act-main" disabled={busy}>{busy ? 'Saving …' : 'Save the override'}</button>
   </div>
 </form>

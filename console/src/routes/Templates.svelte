@@ -7,7 +7,8 @@
   import Loaded from '../lib/ui/Loaded.svelte';
   import Modal from '../lib/ui/Modal.svelte';
   import Page from '../lib/ui/Page.svelte';
-  import { p } from '../router';
+  import Trouble from '../lib/ui/Trouble.svelte';
+  import { navigate, p } from '../router';
   import TemplateText from './TemplateText.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
 
@@ -27,10 +28,33 @@ recording:
     - daily: motion
 `;
 
+  let name = $state('');
+  let title = $state('');
+  let base = $state('');
+  let error = $state<Error | undefined>();
+
   async function make(text: string) {
     await ask(api.POST('/api/v1/templates', { body: { text } }));
     making = false;
     await client.invalidateQueries();
+  }
+
+  /** Begins with nothing said, and goes on in the editor. */
+  async function begin(event: SubmitEvent) {
+    event.preventDefault();
+    error = undefined;
+    const lines = { template: name, title, extends: base };
+    try {
+      await make(
+        Object.entries(lines)
+          .filter(([, word]) => word.trim())
+          .map(([key, word]) => `${key}: ${JSON.stringify(word.trim())}\n`)
+          .join(''),
+      );
+      navigate('/templates/:name/edit', { params: { name } });
+    } catch (e) {
+      error = e as Error;
+    }
   }
 </script>
 
@@ -83,7 +107,35 @@ recording:
 <Modal
   bind:open={making}
   title="New template"
-  description="In the form of policy files; a file can be chosen or its text pasted."
+  description="It says nothing at first; what it says comes next."
 >
-  <TemplateText text={START} act="Make the template" save={make} />
+  <form class="grid gap-4" onsubmit={begin}>
+    <label
+      ><span class="head mb-1 block">Name</span>
+      <input class="field w-full" bind:value={name} name="name" required placeholder="quay-outside" /></label
+    >
+    <label
+      ><span class="head mb-1 block">Title</span>
+      <input
+        class="field w-full"
+        bind:value={title}
+        name="title"
+        maxlength="200"
+        placeholder="Open quays and aprons"
+      /></label
+    >
+    <label
+      ><span class="head mb-1 block">Extends</span>
+      <select class="field w-full" bind:value={base} name="extends">
+        <option value="">no other template</option>
+        {#each templates.data ?? [] as t (t.name)}<option value={t.name}>{t.name}: {t.title}</option>{/each}
+      </select></label
+    >
+    <Trouble {error} />
+    <div><button class="act act-main">Begin it</button></div>
+  </form>
+  <details class="mt-6 border-t border-line pt-4">
+    <summary class="cursor-pointer text-accent">or from the text of a policy file</summary>
+    <div class="mt-4"><TemplateText text={START} act="Make the template" save={make} /></div>
+  </details>
 </Modal>

@@ -60,6 +60,7 @@ class ConsoleStoryTest {
 
         browser.press("Templates");
         browser.press("New template");
+        browser.press("or from the text", "summary");
         browser.type("textarea", "template: quay\nmotion:\n  sensitivty: 70\n");
         browser.press("Make the template");
         browser.see("did you mean \"motion.sensitivity\"?");

@@ -229,8 +229,17 @@ class WorkplaceTest {
     @Test
     @Order(8)
     void aTemplateSaysOtherSensitivitiesByTimeAndLeavesASettingToNobody() {
-        choir.load("template: night\nextends: house\ntitle: At night\nrecording: {before-event: 6s}\n");
-        browser.open("/templates/night/edit");
+        browser.open("/templates");
+        browser.press("New template");
+        browser.type("input[name=name]", "quay");
+        browser.type("input[name=title]", "At night: lamps");
+        browser.choose("select[name=extends]", "house");
+        browser.press("Begin it");
+        browser.see("there is a template \"quay\" already");
+        browser.type("input[name=name]", "night");
+        browser.press("Begin it");
+        browser.see("What should night say?");
+        browser.type("input[name='recording.before-event']", "6" + Keys.TAB);
         browser.press("Say it here Sensitivity by time");
         browser.type("input[aria-label='Sensitivity to paint']", "45");
         browser.type("input[aria-label=From]", "21:00");
@@ -248,6 +257,8 @@ class WorkplaceTest {
         browser.see("Revision 2");
         assertThat(choir.get("/api/v1/templates/night").body().path("text").asString(""))
                 .contains("extends: house")
+                .contains("At night: lamps")
+                .contains("before-event: 6s")
                 .contains("mon-fri 21:00-05:30: 45")
                 .contains("unset:");
     }
@@ -358,6 +369,8 @@ class WorkplaceTest {
         browser.see("Exact times");
         browser.theme("dark");
         assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.keys(Keys.ESCAPE);
+        browser.press("Override …");
         browser.choose("select[name=key]", "Special days");
         browser.press("change here holidays");
         browser.see("The same as text");

@@ -11,6 +11,8 @@ import choir.policy.SettingKey;
 import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.server.db.Database;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -21,7 +23,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -32,10 +33,15 @@ public class PolicyStore {
 
     public record StoredRevision(String name, int revision, String text, String author, String at) {}
 
+    private static final long MOST_UNDERSTOOD_CHARACTERS = 32_000_000;
+
     private final Database database;
     private final Clock clock;
     /** Each text is understood once. It is part of the key, since a revision that was only tried never came to be. */
-    private final Map<Revision, Template> understood = new ConcurrentHashMap<>();
+    private final Cache<Revision, Template> understood = Caffeine.newBuilder()
+            .maximumWeight(MOST_UNDERSTOOD_CHARACTERS)
+            .<Revision, Template>weigher((revision, template) -> revision.text().length())
+            .build();
 
     PolicyStore(Database database, Clock clock) {
         this.database = database;
@@ -95,7 +101,7 @@ public class PolicyStore {
     }
 
     private Template template(StoredRevision stored) {
-        return understood.computeIfAbsent(
+        return understood.get(
                 new Revision(new TemplateName(stored.name()), stored.revision(), stored.text()), revision -> {
                     var document = (PolicyDocument.OfTemplate)
                             PolicyReader.read(stored.text()).getFirst();
