@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
-  import { isLarge } from '../lib/edit/template-draft.svelte';
+  import { isLarge } from '../lib/edit/kinds';
   import Modal from '../lib/ui/Modal.svelte';
 
   /**

@@ -2,7 +2,8 @@
   import type { Schemas } from '../lib/api/client';
   import { areasOf } from '../lib/edit/area-draft.svelte';
   import { plansOf } from '../lib/edit/special-days';
-  import { isLarge, weekLines, words, type TemplateDraft } from '../lib/edit/template-draft.svelte';
+  import { isLarge } from '../lib/edit/kinds';
+  import { weekLines, words, type TemplateDraft } from '../lib/edit/template-draft.svelte';
   import { runsOf } from '../lib/edit/week-draft.svelte';
   import { isLevel, isTriggers, parse } from '../lib/edit/week-text';
   import ValueEditor from './ValueEditor.svelte';

@@ -2,7 +2,7 @@
   import type { Schemas } from '../lib/api/client';
   import AreasValue from '../lib/edit/AreasValue.svelte';
   import DaysValue from '../lib/edit/DaysValue.svelte';
-  import { isLarge } from '../lib/edit/template-draft.svelte';
+  import { isLarge } from '../lib/edit/kinds';
   import WeekValue from '../lib/edit/WeekValue.svelte';
   import { NOTHING, type Above } from './above';
   import SettingControl from './SettingControl.svelte';

@@ -29,11 +29,6 @@ export function words(value: unknown): string {
   return value === undefined || value === null ? '' : String(value as string);
 }
 
-/** Weeks, special days and areas have an editor that needs room. */
-export function isLarge(kind: string): boolean {
-  return ['week', 'levels', 'special-days', 'areas'].includes(kind);
-}
-
 /** The lines of a week as a policy file holds it, with whether it replaces what lies under it. */
 export function weekLines(value: unknown): { text: string; replace: boolean } {
   if (value !== null && typeof value === 'object' && !Array.isArray(value)) {
