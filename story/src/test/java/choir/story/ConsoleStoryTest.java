@@ -106,6 +106,7 @@ class ConsoleStoryTest {
         assertThat(browser.row("haldr-1/01")).contains("50").contains("70");
         browser.press("Start the rollout");
         browser.see("Done: 6 verified");
+        browser.notSee("planned");
         assertThat(browser.row("haldr-2/02")).contains("verified");
 
         choir.panel("haldr-1/02?sensitivity=67");
