@@ -24,11 +24,16 @@
   async function put(next: string[]) {
     error = undefined;
     try {
-      await ask(api.PUT('/api/v1/uses', { body: { node, templates: next } }));
-      await client.invalidateQueries();
+      await ask(
+        api.PUT('/api/v1/uses', {
+          params: { header: { 'If-Match': `"${uses.data?.version ?? 0}"` } },
+          body: { node, templates: next },
+        }),
+      );
     } catch (e) {
       error = e as Error;
     }
+    await client.invalidateQueries();
   }
 
   function later(name: string) {

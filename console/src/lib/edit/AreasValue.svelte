@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import type { Schemas } from '../api/client';
   import { AreaDraft, areasOf, saidOf } from './area-draft.svelte';
+  import { inStep } from './in-step.svelte';
   import AreaEditor from './AreaEditor.svelte';
 
   /**
@@ -28,26 +29,11 @@
   const said = $derived(JSON.stringify(saidOf(areasOf(value))));
   const draft = untrack(() => new AreaDraft(areasOf(value)));
 
-  $effect(() => {
-    const text = draft.text;
-    untrack(() => {
-      if (text === said) {
-        return;
-      }
-      if (draft.areas.length === 0) {
-        onclear();
-      } else {
-        onset(draft.said);
-      }
-    });
-  });
-  $effect(() => {
-    const text = said;
-    untrack(() => {
-      if (text !== draft.text) {
-        draft.take(areasOf(value));
-      }
-    });
+  inStep({
+    mine: () => draft.text,
+    theirs: () => said,
+    out: () => (draft.areas.length === 0 ? onclear() : onset(draft.said)),
+    take: () => draft.take(areasOf(value)),
   });
 </script>
 

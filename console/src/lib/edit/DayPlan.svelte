@@ -1,5 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { inStep } from './in-step.svelte';
   import { WeekDraft } from './week-draft.svelte';
   import { isTriggers, ONE_DAY, sameLines } from './week-text';
   import WeekEditor from './WeekEditor.svelte';
@@ -9,21 +10,12 @@
 
   const draft = untrack(() => new WeekDraft(text, isTriggers, ONE_DAY));
 
-  $effect(() => {
-    const said = draft.fault ? undefined : draft.text;
-    untrack(() => {
-      if (said !== undefined && !sameLines(said, text)) {
-        onset(said);
-      }
-    });
-  });
-  $effect(() => {
-    const said = text;
-    untrack(() => {
-      if (!draft.fault && !sameLines(said, draft.text)) {
-        draft.type(said);
-      }
-    });
+  inStep({
+    mine: () => (draft.fault ? undefined : draft.text),
+    theirs: () => text,
+    same: sameLines,
+    out: (said) => onset(said),
+    take: (said) => draft.type(said),
   });
 </script>
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Run } from '../week';
+  import { inStep } from './in-step.svelte';
   import { weekLines, weekValue } from './template-draft.svelte';
   import { WeekDraft } from './week-draft.svelte';
   import { isLevel, isTriggers, sameLines } from './week-text';
@@ -26,26 +27,12 @@
   const said = $derived(weekLines(value));
   const draft = untrack(() => new WeekDraft(said.text, levels ? isLevel : isTriggers));
 
-  // What is painted or typed here goes out, and what is changed elsewhere comes in; neither answers itself.
-  $effect(() => {
-    const text = draft.fault ? undefined : draft.text;
-    untrack(() => {
-      if (text !== undefined && !sameLines(text, said.text)) {
-        if (text.trim() === '') {
-          onclear();
-        } else {
-          onset(weekValue(text, said.replace));
-        }
-      }
-    });
-  });
-  $effect(() => {
-    const text = said.text;
-    untrack(() => {
-      if (!draft.fault && !sameLines(text, draft.text)) {
-        draft.type(text);
-      }
-    });
+  inStep({
+    mine: () => (draft.fault ? undefined : draft.text),
+    theirs: () => said.text,
+    same: sameLines,
+    out: (text) => (text.trim() === '' ? onclear() : onset(weekValue(text, said.replace))),
+    take: (text) => draft.type(text),
   });
 </script>
 

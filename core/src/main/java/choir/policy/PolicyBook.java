@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedSet;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
@@ -52,6 +53,11 @@ public final class PolicyBook {
         return at(camera, of(group));
     }
 
+    /** What would hold at a camera if nothing were put straight on it for one setting; its own templates count. */
+    public EffectivePolicy without(SettingKey key, Node.Camera camera, Node.Group group) {
+        return at(camera, of(group), override -> !override.key().equals(key));
+    }
+
     public EffectivePolicy of(Node.Group group) {
         var known = groups.get(group);
         if (known == null) {
@@ -62,6 +68,10 @@ public final class PolicyBook {
     }
 
     private EffectivePolicy at(Node node, EffectivePolicy below) {
+        return at(node, below, override -> true);
+    }
+
+    private EffectivePolicy at(Node node, EffectivePolicy below, Predicate<PolicyOverride> counts) {
         var policy = below;
         for (var name : uses.getOrDefault(node, List.of())) {
             for (var template : flattened(name)) {
@@ -69,7 +79,8 @@ public final class PolicyBook {
                 policy = Layering.lay(template.layer(), origin, policy);
             }
         }
-        for (var override : overrides.getOrDefault(node, List.of())) {
+        for (var override :
+                overrides.getOrDefault(node, List.of()).stream().filter(counts).toList()) {
             var layer = new Layer(
                     Map.of(override.key(), override.statement()),
                     override.fixed() ? java.util.Set.of(override.key()) : java.util.Set.of());

@@ -52,6 +52,36 @@ class PolicyBookTest {
         return new PolicyBook(templates, uses, overrides, DAY);
     }
 
+    @Test
+    void withoutItsOwnWordsOnOneSettingACameraStillHasItsTemplatesAndItsOtherWords() {
+        var book = book("""
+                template: house
+                motion: {threshold: 1%, sensitivity: 50}
+                ---
+                template: near
+                motion: {threshold: 3%}
+                ---
+                group: fleet
+                use: [house]
+                ---
+                camera: haldr-1/07
+                use: [near]
+                set: {motion.threshold: 0.25%, motion.sensitivity: 70}
+                because: the pier head is far away
+                """);
+        var without = book.without(Catalogue.THRESHOLD, CAMERA, QUAY);
+        assertThat(without.get(Catalogue.THRESHOLD).orElseThrow().asSaid().text())
+                .isEqualTo("3%");
+        assertThat(without.get(Catalogue.SENSITIVITY).orElseThrow().asSaid().text())
+                .isEqualTo("70");
+        assertThat(book.of(CAMERA, QUAY)
+                        .get(Catalogue.THRESHOLD)
+                        .orElseThrow()
+                        .asSaid()
+                        .text())
+                .isEqualTo("0.25%");
+    }
+
     private static final String EXAMPLE = """
             template: house
             motion: {threshold: 1%}

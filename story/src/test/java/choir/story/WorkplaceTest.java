@@ -2,6 +2,7 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -280,6 +281,14 @@ class WorkplaceTest {
         browser.see("lay over the next template: house");
         assertThat(choir.get("/api/v1/uses?node=camera:haldr-1/04").whole().body())
                 .contains("[\"house\",\"night\"]");
+        assertThat(choir.write(
+                                "PUT",
+                                "/api/v1/uses",
+                                Map.of("node", "camera:haldr-1/04", "templates", List.of("night")),
+                                "If-Match",
+                                "\"1\"")
+                        .detail())
+                .contains("what haldr-1/04 uses was changed by somebody else");
         browser.press("stop using house");
         browser.notSee("lay over the next");
         browser.press("What was done here before");
@@ -295,6 +304,17 @@ class WorkplaceTest {
         browser.open("/cameras/haldr-1/01");
         browser.press("Draw areas");
         browser.see("ladder, from swell");
+        var ladderHere = choir.post(
+                "/api/v1/area-trials",
+                Map.of(
+                        "camera",
+                        "haldr-1/01",
+                        "areas",
+                        "[{area: ladder, rectangle: [[0, 0], [0.5, 0.5]]}]",
+                        "alone",
+                        false));
+        // The template at the camera itself says that the ladder is watched, so the rest is not.
+        assertThat(ladderHere.body().path("cells").path(17).asString("")).isEqualTo(".".repeat(22));
         browser.press("change here ladder");
         browser.see("Only values are said of it here");
         browser.press("Add a rectangle");

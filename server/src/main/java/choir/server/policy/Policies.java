@@ -142,14 +142,20 @@ public class Policies {
         });
     }
 
+    /** Differs when the templates of a node or their order do. */
+    long versionOfUses(Node node) {
+        return Integer.toUnsignedLong(store.uses().getOrDefault(node, List.of()).hashCode());
+    }
+
     /** Uses these templates at the node and no others, in this order. */
-    void useThese(Node node, List<TemplateName> templates, String who) {
+    void useThese(Node node, List<TemplateName> templates, Optional<String> ifMatch, String who) {
         fleet.require(node);
         templates.forEach(this::require);
         if (templates.stream().distinct().count() < templates.size()) {
             throw new Problem(Problem.Kind.INVALID, "each template is used once at a node");
         }
         database.write(() -> {
+            Versions.check(ifMatch, versionOfUses(node), "what " + node.text() + " uses");
             store.use(node, templates);
             journal.add(
                     who,

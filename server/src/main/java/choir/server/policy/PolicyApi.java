@@ -59,7 +59,9 @@ class PolicyApi {
     record Use(String template, String node) {}
 
     /** @param templates in their order; what a later one says wins */
-    record Used(String node, List<String> templates) {}
+    record Used(String node, List<String> templates, long version) {}
+
+    record UseThese(String node, List<String> templates) {}
 
     record Overrides(
             String node,
@@ -214,16 +216,21 @@ class PolicyApi {
                 at.text(),
                 store.uses().getOrDefault(at, List.of()).stream()
                         .map(TemplateName::text)
-                        .toList());
+                        .toList(),
+                policies.versionOfUses(at));
     }
 
     /** Uses these templates at a node and no others, in this order. */
     @PutMapping("/api/v1/uses")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void useThese(@RequestBody Used given, Principal who) {
+    void useThese(
+            @RequestBody UseThese given,
+            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+            Principal who) {
         policies.useThese(
                 Node.parse(given.node()),
                 given.templates().stream().map(TemplateName::new).toList(),
+                Optional.ofNullable(ifMatch),
                 who.getName());
     }
 

@@ -131,7 +131,9 @@ class TrialApi {
         var s = standings.of(Node.Camera.parse(given.camera()));
         var above = given.alone()
                 ? EffectivePolicy.EMPTY
-                : policies.book().of(s.camera().group());
+                : policies.book()
+                        .without(
+                                Catalogue.AREAS, s.camera().camera(), s.camera().group());
         var value = SettingReader.read(Catalogue.AREAS.text(), given.areas());
         var policy = PolicyBook.with(above, s.camera().camera(), Map.of(Catalogue.AREAS, new Statement.Set(value)));
         var wish = Translator.translate(policy, s.family(), s.mask(), calendars.calendars())
