@@ -10,6 +10,7 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Router } from 'sv-router';
   import { api, ask, type Schemas } from './lib/api/client';
+  import { Changes } from './lib/changes';
   import { count } from './lib/format';
   import { apply, theme, type Theme } from './lib/theme';
   import SelectionBox from './lib/ui/SelectionBox.svelte';
@@ -29,22 +30,27 @@
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
 
-  const KEPT = ['overview', 'preview', 'settings', 'own'];
+  const KEPT = ['preview', 'settings', 'own'];
+  const OF_WORKS = ['audits', 'rollouts', 'rollout'];
   const overview = createQuery(() => ({
     queryKey: ['overview'],
     queryFn: () => ask(api.GET('/api/v1/overview')),
-    refetchInterval: 10_000,
   }));
   const client = useQueryClient();
-  const told = $derived(JSON.stringify(overview.data));
-  let before: string | undefined;
 
   // What others do, and what recorders answer, is seen without loading the page again. What is being worked on stays.
   $effect(() => {
-    if (before !== undefined && told !== before) {
-      void client.invalidateQueries({ predicate: (q) => !KEPT.includes(String(q.queryKey[0])) });
-    }
-    before = told;
+    const changes = new Changes();
+    changes.listen((topics) => {
+      const standings = topics.includes('standings');
+      void client.invalidateQueries({
+        predicate: (q) => {
+          const key = String(q.queryKey[0]);
+          return standings ? !KEPT.includes(key) : OF_WORKS.includes(key);
+        },
+      });
+    });
+    return () => changes.stop();
   });
 
   let chosen = $state<Theme>(theme());

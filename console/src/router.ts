@@ -1,4 +1,5 @@
 import { createRouter } from 'sv-router';
+import { segments } from './lib/camera';
 
 /** Every view is loaded when it is needed. */
 export const { p, navigate, isActive, route } = createRouter({
@@ -22,6 +23,5 @@ export const { p, navigate, isActive, route } = createRouter({
 
 /** The address of a camera's page. */
 export function cameraPath(camera: string): string {
-  const [recorder = '', channel = ''] = camera.split('/');
-  return p('/cameras/:recorder/:channel', { params: { recorder, channel } });
+  return p('/cameras/:recorder/:channel', { params: { ...segments(camera) } });
 }

@@ -1,6 +1,6 @@
 import { ask, api, type Schemas } from './api/client';
 
-export type Work = Schemas['Work'];
+export type Work = Schemas['WorkView'];
 
 export function hasEnded(work: Work): boolean {
   return work.state !== 'waiting' && work.state !== 'running';
@@ -23,6 +23,8 @@ export class WorkFollower {
       }
     };
     source.addEventListener('work', (e) => take(JSON.parse((e as MessageEvent<string>).data) as Work));
+    // A page that is left keeps no connection, of which a browser has few.
+    window.addEventListener('pagehide', () => this.stop(), { once: true });
     source.onerror = () => {
       // The stream ends with the work; if it broke off before, the browser tries again by itself.
       void ask(api.GET('/api/v1/works/{id}', { params: { path: { id } } }))

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
-  import Unwatched from '../lib/edit/Unwatched.svelte';
+  import Unwatched from '../lib/edit/area/Unwatched.svelte';
 
   /** Areas as drawn, over the cells that the recorder ought to watch and does watch. */
   let {

@@ -12,7 +12,7 @@
   import { cameraPath, navigate, p, route } from '../router';
   import Allowed from '../lib/ui/Allowed.svelte';
 
-  type Finding = Schemas['Finding'];
+  type Finding = Schemas['FindingView'];
 
   const select = $derived(String(route.search.select ?? ''));
   const client = useQueryClient();
@@ -62,7 +62,7 @@
     });
 
   function canReapply(f: Finding): boolean {
-    return f.camera !== undefined && !f.key.startsWith('blocked ');
+    return f.acts.includes('reapply');
   }
 
   function toggle(id: number) {
@@ -154,7 +154,7 @@
                     {#if f.camera}
                       <a class="native" href={cameraPath(f.camera)}>{f.camera}</a>
                       {f.label}
-                      <div class="text-xs text-faint">{groupName(f.group)}</div>
+                      <div class="text-xs text-faint">{f.group ? groupName(f.group) : ''}</div>
                     {:else}
                       <a class="native" href={p('/recorders/:name', { params: { name: f.recorder } })}
                         >{f.recorder}</a

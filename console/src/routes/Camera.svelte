@@ -1,23 +1,26 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
-  import { ago, groupName, groupTerm, when } from '../lib/format';
+  import { overridesAt, takeBack as takeBackAt } from '../lib/api/said';
+  import { cameraTerm, named, nodeName } from '../lib/camera';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
-  import TuningMark from '../lib/ui/TuningMark.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { navigate, p, route } from '../router';
   import AreaMap from './AreaMap.svelte';
   import CameraDays from './CameraDays.svelte';
+  import CameraFacts from './CameraFacts.svelte';
+  import EndedFindings from './EndedFindings.svelte';
   import NodeUses from './NodeUses.svelte';
+  import OpenFindings from './OpenFindings.svelte';
   import OverrideDialog from './OverrideDialog.svelte';
   import OverrideList from './OverrideList.svelte';
   import SettingsTable from './SettingsTable.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
 
   const path = $derived({ recorder: route.params.recorder ?? '', channel: route.params.channel ?? '' });
-  const name = $derived(`${path.recorder}/${path.channel}`);
+  const name = $derived(named(path));
   const client = useQueryClient();
   const camera = createQuery(() => ({
     queryKey: ['camera', name],
@@ -45,108 +48,44 @@
     await client.invalidateQueries();
   }
 
-  async function takeBack(key: string, node: string) {
+  async function attempt(work: () => Promise<void>) {
     error = undefined;
     try {
-      await ask(
-        api.DELETE('/api/v1/overrides', {
-          params: { query: { node: node.startsWith('fleet') ? node : `camera:${node}`, key } },
-        }),
-      );
-      await client.invalidateQueries();
+      await work();
     } catch (e) {
       error = e as Error;
     }
   }
 
-  async function reapply() {
-    error = undefined;
-    try {
-      const keys = open.filter((f) => !f.key.startsWith('blocked '));
-      const work = await ask(
-        api.POST('/api/v1/findings/reapply', { body: { findings: keys.map((f) => f.id) } }),
-      );
+  const takeBack = (key: string, node: string) =>
+    attempt(async () => {
+      const at = nodeName(node);
+      await takeBackAt(at, key, (await overridesAt(at)).version);
+      await client.invalidateQueries();
+    });
+
+  const reapply = (ids: number[]) =>
+    attempt(async () => {
+      const work = await ask(api.POST('/api/v1/findings/reapply', { body: { findings: ids } }));
       navigate('/rollouts/:id', { params: { id: String(work.id) } });
-    } catch (e) {
-      error = e as Error;
-    }
-  }
+    });
 </script>
 
 <Page question={camera.data ? camera.data.row.label : name} answer={camera.data?.row.mark.text}>
   {#snippet act()}
     <Allowed to="EDITOR"><button class="act" onclick={() => override('')}>Override …</button></Allowed>
     <Allowed to="TECHNICIAN"
-      ><a class="act no-underline" href={p('/rollouts') + `?select=camera:${name}`}>Preview</a></Allowed
+      ><a class="act no-underline" href={p('/rollouts') + '?select=' + encodeURIComponent(cameraTerm(name))}
+        >Preview</a
+      ></Allowed
     >
   {/snippet}
   <Loaded query={camera}>
     {#snippet children(c)}
-      <dl class="mb-8 flex flex-wrap gap-x-8 gap-y-2 text-sm">
-        <div>
-          <dt class="head">Tuning</dt>
-          <dd><TuningMark mark={c.row.mark} wide /></dd>
-        </div>
-        <div>
-          <dt class="head">Camera</dt>
-          <dd class="native">{c.row.camera}</dd>
-        </div>
-        <div>
-          <dt class="head">Device</dt>
-          <dd>{c.row.deviceName}</dd>
-        </div>
-        <div>
-          <dt class="head">Group</dt>
-          <dd>
-            <a href={p('/fleet') + '?select=' + encodeURIComponent(groupTerm(c.row.group))}
-              >{groupName(c.row.group)}</a
-            >
-          </dd>
-        </div>
-        <div>
-          <dt class="head">Recorder</dt>
-          <dd>
-            <a href={p('/recorders/:name', { params: { name: c.row.recorder } })}>{c.row.recorder}</a>
-            {c.model}, firmware {c.firmware}
-          </dd>
-        </div>
-        <div>
-          <dt class="head">Tags</dt>
-          <dd>{c.row.tags.join(', ') || 'none'}</dd>
-        </div>
-        <div>
-          <dt class="head">Read</dt>
-          <dd title={when(c.readAt)}>{ago(c.readAt)}</dd>
-        </div>
-      </dl>
-      {#if c.trouble}
-        <p class="mb-6 border-l-2 border-loss pl-4">
-          The recorder could not be read the last time, so what it holds is not known: {c.trouble}.
-        </p>
-      {/if}
+      <CameraFacts camera={c} />
       <Trouble {error} />
 
-      {#if open.length > 0}
-        <section class="mb-10" aria-labelledby="findings">
-          <div class="flex items-baseline justify-between gap-4">
-            <h2 id="findings" class="text-lg font-semibold">Out of tune</h2>
-            <Allowed to="EDITOR"
-              ><button class="act act-main" onclick={reapply}>Give out again</button></Allowed
-            >
-          </div>
-          <ul class="mt-2">
-            {#each open as f (f.id)}
-              <li class="flex flex-wrap gap-x-4 border-b border-line/60 py-2">
-                <span class="w-16 text-sm {f.severity === 'HIGH' ? 'font-semibold text-loss' : 'text-faint'}"
-                  >{f.severity.toLowerCase()}</span
-                >
-                <span class="min-w-[220px] flex-1 max-sm:order-last max-sm:basis-full">{f.sentence}</span>
-                <span class="text-sm text-faint">since {when(f.firstSeen)}</span>
-              </li>
-            {/each}
-          </ul>
-        </section>
-      {/if}
+      <OpenFindings findings={open} onreapply={reapply} />
 
       <div class="mb-10 grid gap-10 xl:grid-cols-[2fr_3fr]">
         <section aria-labelledby="areas" class="min-w-0">
@@ -194,19 +133,7 @@
       <NodeUses node="camera:{name}" />
       <OverrideList node="camera:{name}" />
 
-      {#if ended.length > 0}
-        <section class="mt-10" aria-labelledby="history">
-          <h2 id="history" class="text-lg font-semibold">Ended findings</h2>
-          <ul class="mt-2 text-sm">
-            {#each ended as f (f.id)}
-              <li class="flex flex-wrap gap-x-4 border-b border-line/60 py-1.5">
-                <span class="min-w-[220px] flex-1 max-sm:order-last max-sm:basis-full">{f.sentence}</span>
-                <span class="text-faint">{when(f.firstSeen)} to {when(f.endedAt)}, {f.endedBy}</span>
-              </li>
-            {/each}
-          </ul>
-        </section>
-      {/if}
+      <EndedFindings findings={ended} />
     {/snippet}
   </Loaded>
 </Page>

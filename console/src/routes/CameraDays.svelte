@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
-  import { isTriggers, ONE_DAY } from '../lib/edit/week-text';
-  import { runsOf } from '../lib/edit/week-draft.svelte';
+  import { isTriggers, ONE_DAY } from '../lib/edit/week/week-text';
+  import { runsOf } from '../lib/edit/week/week-draft.svelte';
   import Ribbon from '../lib/ui/Ribbon.svelte';
   import { DAYS, perDay } from '../lib/week';
 

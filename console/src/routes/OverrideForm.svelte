@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { parse as parseYaml } from 'yaml';
   import { api, ask, type Schemas } from '../lib/api/client';
+  import { overridesAt } from '../lib/api/said';
   import { words } from '../lib/edit/template-draft.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { above } from './above';
@@ -31,15 +32,17 @@
   let busy = $state(false);
   let error = $state<Error | undefined>();
   let begun = $state(false);
+  /** The version of what is said at the node when the form began. */
+  let seen = '';
 
   const own = createQuery(() => ({
     queryKey: ['own', node, setting.key],
     enabled: node !== '',
     gcTime: 0,
     queryFn: async () => {
-      const all = await ask(api.GET('/api/v1/overrides', { params: { query: { node } } }));
-      const here = all.filter((o) => o.key === setting.key);
-      return here.find((o) => !o.until) ?? here[0] ?? null;
+      const said = await overridesAt(node);
+      const here = said.overrides.filter((o) => o.key === setting.key);
+      return { override: here.find((o) => !o.until) ?? here[0], version: said.version };
     },
   }));
   const ready = $derived(node === '' || begun);
@@ -47,10 +50,11 @@
 
   // The form begins with what is put here already.
   $effect(() => {
-    const said = own.data;
-    if (said !== undefined && !begun) {
+    if (own.data !== undefined && !begun) {
+      const said = own.data.override;
+      seen = own.data.version;
       value = said?.value === undefined ? undefined : parseYaml(said.value);
-      nobody = said !== null && said.value === undefined;
+      nobody = said !== undefined && said.value === undefined;
       because = said?.because ?? '';
       until = said?.until ?? '';
       fixed = said?.fixed ?? false;
@@ -75,7 +79,12 @@
       };
       await (select
         ? ask(api.POST('/api/v1/overrides-of-many', { body: { select, ...said } }))
-        : ask(api.POST('/api/v1/overrides', { body: { node, fixed, ...said } })));
+        : ask(
+            api.POST('/api/v1/overrides', {
+              params: { header: { 'If-Match': seen } },
+              body: { node, fixed, ...said },
+            }),
+          ));
       ondone();
     } catch (e) {
       error = e as Error;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createInfiniteQuery, createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask } from '../lib/api/client';
+  import { overridesAt, takeBack as takeBackAt } from '../lib/api/said';
   import { when } from '../lib/format';
   import { journalPages } from '../lib/journal';
   import Allowed from '../lib/ui/Allowed.svelte';
@@ -12,7 +12,7 @@
   const client = useQueryClient();
   const overrides = createQuery(() => ({
     queryKey: ['overrides', node],
-    queryFn: () => ask(api.GET('/api/v1/overrides', { params: { query: { node } } })),
+    queryFn: () => overridesAt(node),
   }));
   let past = $state(false);
   const journal = createInfiniteQuery(() => journalPages(node.replace(/^camera:/, ''), past));
@@ -22,7 +22,7 @@
   async function takeBack(key: string) {
     error = undefined;
     try {
-      await ask(api.DELETE('/api/v1/overrides', { params: { query: { node, key } } }));
+      await takeBackAt(node, key, overrides.data?.version ?? '');
       await client.invalidateQueries();
     } catch (e) {
       error = e as Error;
@@ -33,7 +33,7 @@
 <section class="mt-10" aria-labelledby="exceptions">
   <h2 id="exceptions" class="text-lg font-semibold">Exceptions put here</h2>
   <ul class="mt-2 text-sm">
-    {#each overrides.data ?? [] as o (o.key + (o.until ?? ''))}
+    {#each overrides.data?.overrides ?? [] as o (o.key + (o.until ?? ''))}
       <li class="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-line/60 py-2">
         <span class="w-48 font-semibold">{o.key}</span>
         <span class="min-w-[160px] flex-1 break-words">

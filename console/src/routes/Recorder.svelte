@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
+  import { segments } from '../lib/camera';
   import { when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
@@ -27,7 +28,7 @@
         page.items.map((c) =>
           ask(
             api.GET('/api/v1/cameras/{recorder}/{channel}', {
-              params: { path: { recorder: c.recorder, channel: c.channel } },
+              params: { path: segments(c.camera) },
             }),
           ),
         ),

@@ -33,7 +33,7 @@
     }
   }
 
-  function answer(all: Schemas['StoredRecorder'][] | undefined): string | undefined {
+  function answer(all: Schemas['RecorderView'][] | undefined): string | undefined {
     if (!all) {
       return undefined;
     }
@@ -41,7 +41,11 @@
     return `${count(all.length, 'recorder')}; ${away === 0 ? 'all answered when last asked' : `${away} did not answer`}.`;
   }
 
-  function clock(seconds: number): string {
+  /** A clock that was never read is not right, it is not known. */
+  function clock(seconds: number | undefined): string {
+    if (seconds === undefined) {
+      return 'not known';
+    }
     return Math.abs(seconds) > 30
       ? `${Math.floor(Math.abs(seconds) / 60)} min ${seconds < 0 ? 'slow' : 'fast'}`
       : 'right';
@@ -82,13 +86,13 @@
                   <td class="native py-2 pr-4">{r.firmware}</td>
                   <td class="py-2 pr-4">{r.zone}</td>
                   <td
-                    class="py-2 pr-4 {clock(r.clockAheadSeconds) === 'right'
+                    class="py-2 pr-4 {['right', 'not known'].includes(clock(r.clockAheadSeconds))
                       ? 'text-faint'
                       : 'font-semibold text-loss'}">{clock(r.clockAheadSeconds)}</td
                   >
                   <td class="py-2 pr-4 whitespace-nowrap">{when(r.readAt)}</td>
                   <td class="py-2 pr-4 {r.trouble ? 'text-loss' : 'text-faint'}">
-                    {#if r.address === 'on-site'}
+                    {#if r.address === undefined}
                       <a href={p('/recorders/:name/sheet', { params: { name: r.name } })}>work sheet</a>
                     {:else}
                       {r.trouble || (r.readAt ? 'answers' : 'not read yet')}

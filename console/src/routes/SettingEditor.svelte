@@ -1,11 +1,11 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
-  import { areasOf } from '../lib/edit/area-draft.svelte';
+  import { areasOf } from '../lib/edit/area/area-draft.svelte';
   import { plansOf } from '../lib/edit/special-days';
   import { isLarge } from '../lib/edit/kinds';
   import { weekLines, words, type TemplateDraft } from '../lib/edit/template-draft.svelte';
-  import { runsOf } from '../lib/edit/week-draft.svelte';
-  import { isLevel, isTriggers, parse } from '../lib/edit/week-text';
+  import { runsOf } from '../lib/edit/week/week-draft.svelte';
+  import { isLevel, isTriggers, parse } from '../lib/edit/week/week-text';
   import ValueEditor from './ValueEditor.svelte';
 
   /** One setting of a template: what is said here, what the base says, and the control that fits it. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
+  import { nodeName } from '../lib/camera';
   import { groupName, when } from '../lib/format';
   import Loaded from '../lib/ui/Loaded.svelte';
   import LineCompare from '../lib/ui/LineCompare.svelte';
@@ -37,7 +38,7 @@
     attempt(() =>
       ask(
         api.DELETE('/api/v1/uses', {
-          params: { query: { template: name, node: at.startsWith('fleet') ? at : `camera:${at}` } },
+          params: { query: { template: name, node: nodeName(at) } },
         }),
       ),
     );

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
-  import AreasValue from '../lib/edit/AreasValue.svelte';
+  import AreasValue from '../lib/edit/area/AreasValue.svelte';
   import DaysValue from '../lib/edit/DaysValue.svelte';
   import { isLarge } from '../lib/edit/kinds';
-  import WeekValue from '../lib/edit/WeekValue.svelte';
+  import WeekValue from '../lib/edit/week/WeekValue.svelte';
   import { NOTHING, type Above } from './above';
   import SettingControl from './SettingControl.svelte';
 

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../api/client';
   import { earlier, plansOf, plansValue, type Plan, type PlanAbove } from './special-days';
-  import DayPlan from './DayPlan.svelte';
+  import DayPlan from './week/DayPlan.svelte';
 
   /** What holds on the dates of calendars and on single dates, the first of two that clash counting. */
   let {

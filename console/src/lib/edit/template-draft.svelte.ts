@@ -75,12 +75,6 @@ export class TemplateDraft {
     this.#stored = this.text;
   }
 
-  /** Goes on from what somebody else wrote. */
-  take(text: string) {
-    this.#text.set(text);
-    this.#stored = text;
-  }
-
   type(text: string) {
     this.#text.set(text);
   }

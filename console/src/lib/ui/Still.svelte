@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { stillAddress } from '../camera';
+
   /** What a camera sees now; where there is no picture it says so, at the same size. */
   let { camera, label }: { camera: string; label: string } = $props();
 
@@ -12,7 +14,7 @@
     >
   {:else}
     <img
-      src="/api/v1/cameras/{camera}/still"
+      src={stillAddress(camera)}
       alt="{label} now"
       loading="lazy"
       class="h-full w-full object-cover"

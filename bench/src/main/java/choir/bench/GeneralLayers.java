@@ -11,6 +11,7 @@ import com.typesafe.config.ConfigFactory;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Consumer;
 
 /** The scalar statements of a fleet in a general library for layered configuration: nearest first, the rest falls back. */
@@ -18,8 +19,8 @@ final class GeneralLayers {
     private final Map<Node, Config> said = new HashMap<>();
 
     GeneralLayers(LargeFleet fleet) {
-        fleet.uses.forEach((node, names) -> names.forEach(
-                name -> said.merge(node, of(fleet.templates.get(name).layer(), name), Config::withFallback)));
+        fleet.uses.forEach((node, names) -> names.forEach(name -> said.merge(
+                node, of(Objects.requireNonNull(fleet.templates.get(name)).layer(), name), Config::withFallback)));
         fleet.overrides.forEach(o -> said.merge(
                 o.node(),
                 of(new Layer(Map.of(o.key(), o.statement()), java.util.Set.of()), new TemplateName("override")),

@@ -21,9 +21,11 @@ import choir.policy.SettingKey;
 import choir.policy.SettingType;
 import choir.policy.Template;
 import choir.policy.TemplateName;
+import choir.scale.NativeScalar;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -148,8 +150,8 @@ final class LargeFleet {
 
     List<Compared> compared() {
         var book = book();
-        Map<EffectivePolicy, Map<Family, Translation>> translations = new java.util.IdentityHashMap<>();
-        Map<Translation, NativeConfig> held = new java.util.IdentityHashMap<>();
+        IdentityHashMap<EffectivePolicy, Map<Family, Translation>> translations = new IdentityHashMap<>();
+        IdentityHashMap<Translation, NativeConfig> held = new IdentityHashMap<>();
         List<Compared> all = new ArrayList<>(cameras.size());
         int i = 0;
         for (var placed : cameras) {
@@ -160,7 +162,8 @@ final class LargeFleet {
                             placed.family(), f -> Translator.translate(policy, f, Optional.empty(), Calendars.NONE));
             var baseline = held.computeIfAbsent(desired, LargeFleet::asDesired);
             var observed = i++ % 100 == 0
-                    ? baseline.with(Map.of(new SettingKey("motion.sensitivity"), new NativeValue.Item("1")))
+                    ? baseline.with(Map.of(
+                            new SettingKey("motion.sensitivity"), new NativeValue.Single(NativeScalar.read("1"))))
                     : baseline;
             all.add(new Compared(desired, placed.family(), observed, baseline));
         }

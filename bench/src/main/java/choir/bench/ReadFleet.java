@@ -3,6 +3,7 @@ package choir.bench;
 import choir.family.Families;
 import choir.link.RecorderAccess;
 import choir.onvif.OnvifLink;
+import choir.onvif.Patience;
 import choir.sim.Simulator;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -64,7 +65,7 @@ public final class ReadFleet {
 
     private static void awaitPort() throws Exception {
         for (int i = 0; i < 200; i++) {
-            try (var socket = new java.net.Socket("127.0.0.1", PORT)) {
+            try (var socket = new java.net.Socket(java.net.InetAddress.getLoopbackAddress(), PORT)) {
                 if (socket.isConnected()) {
                     return;
                 }
@@ -77,7 +78,7 @@ public final class ReadFleet {
 
     private static void measure(int recorders, int channels, int atOnce) throws Exception {
         var family = Families.shipped().named("tern");
-        try (var link = new OnvifLink(Duration.ofSeconds(30))) {
+        try (var link = new OnvifLink(Patience.ofCall(Duration.ofSeconds(30)))) {
             List<RecorderAccess> fleet = new ArrayList<>();
             for (int i = 0; i < recorders; i++) {
                 fleet.add(new RecorderAccess(
@@ -92,7 +93,7 @@ public final class ReadFleet {
                     }
                     calls.addAndGet(reading.calls());
                 });
-                double bare = bare(fleet, calls.get(), atOnce);
+                double bare = bare(fleet, atOnce);
                 System.out.printf(
                         "round %d: read %d recorders x %d cameras in %.2f s, %d calls (%.1f a recorder), %.0f calls/s;"
                                 + " bare client %.0f calls/s; ratio %.2f%n",
@@ -154,7 +155,7 @@ public final class ReadFleet {
                     "<GetScheduleList xmlns='http://www.onvif.org/ver10/schedule/wsdl'><Limit>500</Limit></GetScheduleList>"));
 
     /** The same requests in the same number, of whose answers nothing is understood. */
-    private static double bare(List<RecorderAccess> fleet, long calls, int atOnce) throws Exception {
+    private static double bare(List<RecorderAccess> fleet, int atOnce) throws Exception {
         var random = new SecureRandom();
         try (var http =
                 HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build()) {

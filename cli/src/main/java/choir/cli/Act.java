@@ -32,8 +32,9 @@ abstract class Act implements Callable<Integer> {
         return spec.commandLine().getErr();
     }
 
+    /** A line for people; words of our own may be coloured, those of others cannot do anything to the terminal. */
     void say(String line) {
-        out().println(line);
+        out().println(Visible.line(line));
         out().flush();
     }
 

@@ -10,6 +10,7 @@ import java.net.URI;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -148,15 +149,25 @@ final class Client {
         return selection.isBlank() ? path : path + "?select=" + encode(selection);
     }
 
-    /** {@code haldr-1/07} as the end of an address; anything else is a wrong usage. */
+    /**
+     * {@code haldr-1/07} as the end of an address; anything else is a wrong usage. A channel is opaque: one that is more
+     * than letters, digits, dashes and dots goes as a tilde and its UTF-8 bytes in base64url.
+     */
     static String camera(String name) {
-        var parts = name.split("/", -1);
-        if (parts.length != 2 || parts[0].isEmpty() || parts[1].isEmpty()) {
+        int cut = name.indexOf('/');
+        if (cut < 1 || cut == name.length() - 1) {
             throw new Failure(
                     Failure.WRONG_USAGE,
                     "\"" + name + "\" is not a camera; expected recorder and channel, such as haldr-1/07");
         }
-        return "/api/v1/cameras/" + encode(parts[0]) + "/" + encode(parts[1]);
+        var channel = name.substring(cut + 1);
+        var segment = channel.matches("[A-Za-z0-9_-][A-Za-z0-9_.-]*")
+                ? channel
+                : "~"
+                        + Base64.getUrlEncoder()
+                                .withoutPadding()
+                                .encodeToString(channel.getBytes(StandardCharsets.UTF_8));
+        return "/api/v1/cameras/" + encode(name.substring(0, cut)) + "/" + segment;
     }
 
     static Map<String, Object> body() {

@@ -4,6 +4,7 @@ package choir.cli;
 final class Confirmation {
     private Confirmation() {}
 
+    @SuppressWarnings("SystemConsoleNull")
     static boolean given(String question) {
         var console = System.console();
         if (console == null || !console.isTerminal()) {

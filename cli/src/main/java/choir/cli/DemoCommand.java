@@ -35,6 +35,7 @@ final class DemoCommand extends Act {
 
     /** The launcher has emptied the demo's folder by now. */
     @Option(names = "--fresh", description = "begin again with the demo fleet as it was on the first day")
+    @SuppressWarnings("UnusedVariable")
     private boolean fresh;
 
     private volatile boolean stopping;

@@ -27,7 +27,7 @@ final class FindingShow extends Act {
         }
         if (f.has("endedAt")) {
             line("ended", Times.of(Listing.text(f, "endedAt")) + ", " + Listing.text(f, "endedBy"));
-        } else if (f.has("camera")) {
+        } else if (Selections.list(f.path("acts")).contains("reapply")) {
             line("give it out again with", "choir finding reapply " + id);
         }
         return Failure.DONE;

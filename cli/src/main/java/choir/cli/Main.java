@@ -56,9 +56,11 @@ public final class Main {
             usageHelp = true,
             scope = ScopeType.INHERIT,
             description = "say how it is used")
+    @SuppressWarnings("UnusedVariable")
     private boolean help;
 
     @Option(names = "--version", versionHelp = true, description = "say which version this is")
+    @SuppressWarnings("UnusedVariable")
     private boolean version;
 
     private final Home home;
@@ -72,8 +74,8 @@ public final class Main {
     }
 
     public static void main(String[] arguments) {
-        var out = new PrintWriter(System.out, true);
-        System.exit(run(System.getenv(), out, new PrintWriter(System.err, true), arguments));
+        var out = new PrintWriter(System.out, true, System.out.charset());
+        System.exit(run(System.getenv(), out, new PrintWriter(System.err, true, System.err.charset()), arguments));
     }
 
     /**
@@ -101,7 +103,7 @@ public final class Main {
 
     private static int told(Exception e, CommandLine line, CommandLine.ParseResult parsed) throws Exception {
         if (e instanceof Failure failure) {
-            line.getErr().println("choir: " + failure.getMessage());
+            line.getErr().println("choir: " + Visible.line(String.valueOf(failure.getMessage())));
             line.getErr().flush();
             return failure.exitCode();
         }

@@ -14,7 +14,17 @@ final class Nodes {
         var path = typed.startsWith("fleet/") ? typed : "fleet/" + typed;
         boolean group = Listing.items(service.get("/api/v1/groups")).stream()
                 .anyMatch(g -> Listing.text(g, "group").equals(path));
-        boolean camera = !group && typed.matches("[a-z0-9-]+/[A-Za-z0-9_.-]+");
+        if (group) {
+            return "group:" + path;
+        }
+        int cut = typed.indexOf('/');
+        boolean oneSlash = cut > 0 && cut == typed.lastIndexOf('/');
+        boolean camera = cut > 0 && (oneSlash || isRecorder(service, typed.substring(0, cut)));
         return camera ? "camera:" + typed : "group:" + path;
+    }
+
+    private static boolean isRecorder(Client service, String name) {
+        return Listing.items(service.get("/api/v1/recorders")).stream()
+                .anyMatch(r -> Listing.text(r, "name").equals(name));
     }
 }

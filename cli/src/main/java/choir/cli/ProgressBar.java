@@ -9,9 +9,14 @@ final class ProgressBar implements AutoCloseable {
 
     private final PrintWriter out;
     private final String what;
-    private final boolean onTerminal =
-            System.console() != null && System.console().isTerminal();
+    private final boolean onTerminal = isOnTerminal();
     private boolean shown;
+
+    @SuppressWarnings("SystemConsoleNull")
+    private static boolean isOnTerminal() {
+        var console = System.console();
+        return console != null && console.isTerminal();
+    }
 
     ProgressBar(PrintWriter out, String what) {
         this.out = out;

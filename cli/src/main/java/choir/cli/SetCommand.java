@@ -42,14 +42,16 @@ final class SetCommand extends Act {
             set.put(setting.substring(0, cut), value(setting.substring(cut + 1)));
         }
         var body = Client.body();
-        body.put("node", Nodes.name(service, node));
+        var at = Nodes.name(service, node);
+        body.put("node", at);
         body.put("set", set);
         body.put("because", because);
         body.put("fixed", fixed);
         if (until != null) {
             body.put("until", until);
         }
-        service.post("/api/v1/overrides", body);
+        var seen = service.getWithVersion("/api/v1/overrides?node=" + Client.encode(at));
+        service.write("POST", "/api/v1/overrides", body, seen.version());
         say("set " + String.join(", ", set.keySet()) + " at " + node + "; see what it does with: choir explain");
         return Failure.DONE;
     }

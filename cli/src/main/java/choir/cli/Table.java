@@ -42,19 +42,26 @@ final class Table {
     }
 
     void print(PrintWriter out, Optional<Integer> width) {
-        int[] widths = widths(width);
+        var shown = rows.stream()
+                .map(row -> row.stream().map(Visible::text).toList())
+                .toList();
+        int[] widths = widths(shown, width);
         line(heads.stream().map(h -> h.toUpperCase(java.util.Locale.ROOT)).toList(), widths, out);
-        rows.forEach(row -> line(row, widths, out));
+        shown.forEach(row -> line(row, widths, out));
         out.flush();
     }
 
-    private int[] widths(Optional<Integer> width) {
+    private int[] widths(List<List<String>> rows, Optional<Integer> width) {
         int[] widths = new int[heads.size()];
         for (int i = 0; i < widths.length; i++) {
             int column = i;
             widths[i] = Math.max(
                     heads.get(i).length(),
-                    rows.stream().mapToInt(r -> r.get(column).length()).max().orElse(0));
+                    rows.stream()
+                            .flatMap(r -> r.get(column).lines())
+                            .mapToInt(String::length)
+                            .max()
+                            .orElse(0));
         }
         width.ifPresent(most -> {
             while (Arrays.stream(widths).sum() + GAP * (widths.length - 1) > most) {
@@ -93,9 +100,15 @@ final class Table {
         }
     }
 
+    /** Line breaks stay where they are. */
     static List<String> wrap(String text, int width) {
         List<String> lines = new ArrayList<>();
-        var rest = text;
+        text.lines().forEach(line -> wrap(line, width, lines));
+        return lines.isEmpty() ? List.of("") : lines;
+    }
+
+    private static void wrap(String line, int width, List<String> lines) {
+        var rest = line;
         while (rest.length() > width) {
             int cut = rest.lastIndexOf(' ', width);
             int end = cut > 0 ? cut : width;
@@ -103,7 +116,6 @@ final class Table {
             rest = rest.substring(end).stripLeading();
         }
         lines.add(rest);
-        return lines;
     }
 
     /** Comma-separated values (RFC 4180); a cell that a spreadsheet would take for a formula gets a quote before it. */

@@ -1,7 +1,6 @@
 package choir.cli;
 
 import java.util.List;
-import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -17,7 +16,10 @@ final class UnsetCommand extends Act {
     int run(Client service) {
         var name = Client.encode(Nodes.name(service, node));
         for (var key : keys) {
-            service.delete("/api/v1/overrides?node=" + name + "&key=" + Client.encode(key), Optional.empty());
+            var there = "/api/v1/overrides?node=" + name;
+            service.delete(
+                    there + "&key=" + Client.encode(key),
+                    service.getWithVersion(there).version());
             say(node + " does not override " + key + " any more");
         }
         return Failure.DONE;

@@ -1,10 +1,12 @@
 package choir.area;
 
+import choir.refusal.Refusal;
+
 /** The cells that a device divides a picture into, at most 1,000,000 of them. */
 public record CellGrid(int columns, int rows) {
     public CellGrid {
         if (columns < 1 || rows < 1 || (long) columns * rows > 1_000_000) {
-            throw new IllegalArgumentException(columns + " by " + rows + " is no grid of cells");
+            throw new Refusal(columns + " by " + rows + " is no grid of cells");
         }
     }
 

@@ -1,5 +1,6 @@
 package choir.area;
 
+import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.BitSet;
@@ -29,7 +30,7 @@ public final class CellMask {
     /** Takes a copy of the bits; those outside the grid are refused. */
     public static CellMask of(CellGrid grid, BitSet cells) {
         if (cells.length() > grid.cells()) {
-            throw new IllegalArgumentException("a cell outside the grid " + grid);
+            throw new Refusal("a cell outside the grid " + grid);
         }
         return new CellMask(grid, (BitSet) cells.clone());
     }
@@ -37,15 +38,15 @@ public final class CellMask {
     /** One text line a row: {@code #} is watched, {@code .} is not. */
     public static CellMask parse(List<String> rows) {
         if (rows.isEmpty()) {
-            throw new IllegalArgumentException("a cell mask needs at least one row of # and .");
+            throw new Refusal("a cell mask needs at least one row of # and .");
         }
         var grid = new CellGrid(rows.getFirst().length(), rows.size());
         var bits = new BitSet(grid.cells());
         for (int r = 0; r < rows.size(); r++) {
             var row = rows.get(r);
             if (row.length() != grid.columns() || !row.chars().allMatch(c -> c == '#' || c == '.')) {
-                throw new IllegalArgumentException("row " + (r + 1) + " of the cells is \"" + row + "\"; expected "
-                        + grid.columns() + " characters, each # or .");
+                throw new Refusal("row " + (r + 1) + " of the cells is \"" + row + "\"; expected " + grid.columns()
+                        + " characters, each # or .");
             }
             for (int c = 0; c < row.length(); c++) {
                 bits.set(r * grid.columns() + c, row.charAt(c) == '#');
@@ -85,7 +86,7 @@ public final class CellMask {
 
     private CellMask combine(CellMask other, java.util.function.BiConsumer<BitSet, BitSet> act) {
         if (!grid.equals(other.grid)) {
-            throw new IllegalArgumentException("masks on different grids: " + grid + " and " + other.grid);
+            throw new Refusal("masks on different grids: " + grid + " and " + other.grid);
         }
         var bits = (BitSet) cells.clone();
         act.accept(bits, other.cells);
@@ -120,15 +121,23 @@ public final class CellMask {
      * Reads the packed form. Any valid split into runs and literals is taken, white space too, and a longer tail of
      * zeros.
      *
-     * @throws IllegalArgumentException for a cut-off stream or one of the wrong length
+     * @throws Refusal for a cut-off stream or one of the wrong length
      */
     public static CellMask unpack(CellGrid grid, String packed) {
-        var bytes = PackBits.unpack(Base64.getMimeDecoder().decode(packed), bytes(grid));
+        var bytes = PackBits.unpack(decoded(packed), bytes(grid));
         var bits = new BitSet(grid.cells());
         for (int i = 0; i < grid.cells(); i++) {
             bits.set(i, (bytes[i >> 3] & (0x80 >> (i & 7))) != 0);
         }
         return new CellMask(grid, bits);
+    }
+
+    private static byte[] decoded(String packed) {
+        try {
+            return Base64.getMimeDecoder().decode(packed);
+        } catch (IllegalArgumentException e) {
+            throw new Refusal("cells that are not in base64: " + e.getMessage());
+        }
     }
 
     private static int bytes(CellGrid grid) {

@@ -1,6 +1,7 @@
 package choir.area;
 
 import choir.area.Shape.Point;
+import choir.refusal.Refusal;
 import java.util.List;
 
 /** Refuses polygons of which two edges cross; edges that only touch are allowed. */
@@ -12,8 +13,8 @@ final class Crossings {
         for (int i = 0; i < n; i++) {
             for (int j = i + 1; j < n; j++) {
                 if (cross(corners.get(i), corners.get((i + 1) % n), corners.get(j), corners.get((j + 1) % n))) {
-                    throw new IllegalArgumentException("the edges from corner " + (i + 1) + " and from corner "
-                            + (j + 1) + " of the polygon cross each other");
+                    throw new Refusal("the edges from corner " + (i + 1) + " and from corner " + (j + 1)
+                            + " of the polygon cross each other");
                 }
             }
         }

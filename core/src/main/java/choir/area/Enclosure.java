@@ -1,5 +1,6 @@
 package choir.area;
 
+import choir.refusal.Refusal;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -40,8 +41,7 @@ public final class Enclosure {
         if (most < 4
                 || resolution % part.grid().columns() != 0
                 || resolution % part.grid().rows() != 0) {
-            throw new IllegalArgumentException(
-                    most + " corners in " + resolution + " units cannot enclose cells of " + part.grid());
+            throw new Refusal(most + " corners in " + resolution + " units cannot enclose cells of " + part.grid());
         }
         return new Enclosure(part, resolution).enclosed(most);
     }
@@ -148,7 +148,7 @@ public final class Enclosure {
     private boolean isSound(List<Corner> polygon) {
         try {
             Crossings.refuse(points(polygon, resolution));
-        } catch (IllegalArgumentException crossing) {
+        } catch (Refusal crossing) {
             return false;
         }
         return covers(polygon, mask, resolution);

@@ -1,5 +1,6 @@
 package choir.area;
 
+import choir.refusal.Refusal;
 import java.io.ByteArrayOutputStream;
 import java.util.Arrays;
 
@@ -51,21 +52,21 @@ final class PackBits {
             int count = header >= 0 ? header + 1 : 1 - header;
             int read = header >= 0 ? count : 1;
             if (i + read > packed.length) {
-                throw new IllegalArgumentException("the packed cells are cut off at byte " + i);
+                throw new Refusal("the packed cells are cut off at byte " + i);
             }
             for (int k = 0; k < count; k++) {
                 byte value = packed[header >= 0 ? i + k : i];
                 if (written < length) {
                     out[written] = value;
                 } else if (value != 0) {
-                    throw new IllegalArgumentException("the packed cells are longer than the grid");
+                    throw new Refusal("the packed cells are longer than the grid");
                 }
                 written++;
             }
             i += read;
         }
         if (written < length) {
-            throw new IllegalArgumentException("the packed cells end after " + written + " of " + length + " bytes");
+            throw new Refusal("the packed cells end after " + written + " of " + length + " bytes");
         }
         return Arrays.copyOf(out, length);
     }

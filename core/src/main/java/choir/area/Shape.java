@@ -1,5 +1,6 @@
 package choir.area;
 
+import choir.refusal.Refusal;
 import java.util.BitSet;
 import java.util.List;
 
@@ -11,8 +12,7 @@ public sealed interface Shape {
     record Point(double x, double y) {
         public Point {
             if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
-                throw new IllegalArgumentException(
-                        "[" + x + ", " + y + "] is outside the picture; expected 0 to 1 from the top left");
+                throw new Refusal("[" + x + ", " + y + "] is outside the picture; expected 0 to 1 from the top left");
             }
         }
     }
@@ -22,7 +22,7 @@ public sealed interface Shape {
         public Polygon {
             corners = List.copyOf(corners);
             if (corners.size() < 3 || corners.size() > 500) {
-                throw new IllegalArgumentException("a polygon has 3 to 500 corners, not " + corners.size());
+                throw new Refusal("a polygon has 3 to 500 corners, not " + corners.size());
             }
             Crossings.refuse(corners);
         }
@@ -36,7 +36,7 @@ public sealed interface Shape {
     record Rectangle(Point topLeft, Point bottomRight) implements Shape {
         public Rectangle {
             if (topLeft.x() >= bottomRight.x() || topLeft.y() >= bottomRight.y()) {
-                throw new IllegalArgumentException("a rectangle goes from its top left to its bottom right corner");
+                throw new Refusal("a rectangle goes from its top left to its bottom right corner");
             }
         }
 

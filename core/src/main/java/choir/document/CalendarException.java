@@ -1,5 +1,6 @@
 package choir.document;
 
+import choir.refusal.Refusal;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.List;
@@ -11,17 +12,18 @@ import net.fortuna.ical4j.model.Property;
 import net.fortuna.ical4j.model.component.VEvent;
 
 /** An iCalendar text that cannot be used, with the line or the event that is to blame. */
-public final class CalendarException extends IllegalArgumentException {
+public final class CalendarException extends Refusal {
     static final int LONGEST = 1_000_000;
 
     CalendarException(String message, Throwable cause) {
-        super(message, cause);
+        super(Code.CALENDAR, message);
+        initCause(cause);
     }
 
     /** The events of a text, whatever its line ends. */
     static List<VEvent> events(String text) {
         if (text.length() > LONGEST) {
-            throw new IllegalArgumentException("a calendar has at most " + LONGEST + " characters");
+            throw new Refusal("a calendar has at most " + LONGEST + " characters");
         }
         try {
             return new CalendarBuilder()

@@ -1,5 +1,6 @@
 package choir.document;
 
+import choir.refusal.Refusal;
 import choir.week.DateSet;
 import choir.week.SpecialDate;
 import java.time.Duration;
@@ -49,12 +50,12 @@ public final class DateCalendar {
     private static List<SpecialDate> add(VEvent event, List<SpecialDate> dates) {
         var start = event.<DtStart<Temporal>>getProperty(Property.DTSTART)
                 .map(s -> WeekCalendar.local(s.getDate()))
-                .orElseThrow(() -> new IllegalArgumentException("it has no start"));
+                .orElseThrow(() -> new Refusal("it has no start"));
         var end = event.<DtEnd<Temporal>>getProperty(Property.DTEND)
                 .map(e -> WeekCalendar.local(e.getDate()))
                 .orElse(start.plusDays(1));
         if (start.getHour() != 0 || start.getMinute() != 0 || !wholeDays(Duration.between(start, end))) {
-            throw new IllegalArgumentException("it is not of whole days");
+            throw new Refusal("it is not of whole days");
         }
         var first = start.toLocalDate();
         var last = end.toLocalDate().minusDays(1);
@@ -65,8 +66,7 @@ public final class DateCalendar {
             return all;
         }
         if (!rule.get().getValue().matches("FREQ=YEARLY(;INTERVAL=1)?(;BYMONTH=\\d+)?(;BYMONTHDAY=\\d+)?")) {
-            throw new IllegalArgumentException(
-                    "it recurs by \"" + rule.get().getValue() + "\"; only every year is known");
+            throw new Refusal("it recurs by \"" + rule.get().getValue() + "\"; only every year is known");
         }
         for (var date = first; !date.isAfter(last); date = date.plusDays(1)) {
             all.add(new SpecialDate.Yearly(MonthDay.from(date)));

@@ -1,6 +1,7 @@
 package choir.document;
 
 import choir.fleet.Nearest;
+import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -38,6 +39,15 @@ public final class Part {
         return node instanceof SequenceNode;
     }
 
+    /** The part of a key that is known to be there. */
+    static Part there(Map<String, Part> keys, String key) {
+        var part = keys.get(key);
+        if (part == null) {
+            throw new IllegalStateException("\"" + key + "\" was looked for before and is not there");
+        }
+        return part;
+    }
+
     public boolean isMap() {
         return node instanceof MappingNode;
     }
@@ -66,7 +76,10 @@ public final class Part {
             return Optional.of(work.get());
         } catch (DocumentException e) {
             throw e;
-        } catch (IllegalArgumentException e) {
+        } catch (NumberFormatException e) {
+            fault("a number belongs here");
+            return Optional.empty();
+        } catch (Refusal e) {
             fault(String.valueOf(e.getMessage()));
             return Optional.empty();
         }

@@ -9,6 +9,7 @@ import choir.policy.Layer.Statement;
 import choir.policy.SettingKey;
 import choir.policy.TemplateName;
 import choir.policy.Value;
+import choir.refusal.Refusal;
 import choir.week.DateSet;
 import choir.week.SpecialDate;
 import java.time.LocalDate;
@@ -70,10 +71,10 @@ public final class PolicyReader {
     }
 
     private static Optional<PolicyDocument> calendar(Map<String, Part> keys) {
-        var name = keys.get("calendar").text(CalendarName::new);
+        var name = Part.there(keys, "calendar").text(CalendarName::new);
         var title = optional(keys, "title", t -> t).orElse("");
         if (!keys.containsKey("dates")) {
-            keys.get("calendar").fault("\"dates\" is missing; expected dates: [2027-01-01, 12-25 yearly]");
+            Part.there(keys, "calendar").fault("\"dates\" is missing; expected dates: [2027-01-01, 12-25 yearly]");
             return Optional.empty();
         }
         var dates = keys.get("dates").list().stream()
@@ -95,10 +96,10 @@ public final class PolicyReader {
     }
 
     private Optional<PolicyDocument> template(Map<String, Part> keys) {
-        var name = keys.get("template").text(TemplateName::new);
+        var name = Part.there(keys, "template").text(TemplateName::new);
         var title = optional(keys, "title", t -> t).orElse("");
         var base = optional(keys, "extends", TemplateName::new);
-        base.ifPresent(b -> requireTemplate(keys.get("extends"), b));
+        base.ifPresent(b -> requireTemplate(Part.there(keys, "extends"), b));
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
         for (var section : Catalogue.sections()) {
             if (keys.containsKey(section)) {
@@ -116,11 +117,11 @@ public final class PolicyReader {
     private Optional<PolicyDocument> node(Part part, Map<String, Part> keys) {
         Optional<Node> node = keys.containsKey("group")
                 ? keys.get("group").text(Node.Group::of)
-                : keys.get("camera").text(Node.Camera::parse);
+                : Part.there(keys, "camera").text(Node.Camera::parse);
         if (keys.containsKey("group") && keys.containsKey("camera")) {
             part.fault("a document is about a group or about a camera, not both");
         }
-        node.ifPresent(n -> requireNode(keys.containsKey("group") ? keys.get("group") : keys.get("camera"), n));
+        node.ifPresent(n -> requireNode(Part.there(keys, keys.containsKey("group") ? "group" : "camera"), n));
         Optional<List<TemplateName>> use = Optional.ofNullable(keys.get("use")).map(this::templates);
         Map<SettingKey, Statement> statements = new LinkedHashMap<>();
         if (keys.containsKey("set")) {
@@ -190,7 +191,7 @@ public final class PolicyReader {
         try {
             return LocalDate.parse(text);
         } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a date; expected a form like 2027-03-01", e);
+            throw new Refusal("\"" + text + "\" is not a date; expected a form like 2027-03-01");
         }
     }
 }

@@ -10,6 +10,7 @@ import choir.policy.Catalogue;
 import choir.policy.Sensing;
 import choir.policy.SettingType;
 import choir.policy.Value;
+import choir.refusal.Refusal;
 import choir.scale.Sensitivity;
 import choir.scale.Threshold;
 import choir.week.DayPlan;
@@ -36,7 +37,7 @@ public final class SettingReader {
     /**
      * Reads {@code text} as the value of the named setting; the forms of policy files are taken, on one line.
      *
-     * @throws IllegalArgumentException with what was expected
+     * @throws Refusal with what was expected
      */
     public static Value read(String key, String text) {
         Catalogue.named(key);
@@ -47,7 +48,7 @@ public final class SettingReader {
     }
 
     private static Value failed(String key) {
-        throw new IllegalArgumentException("no value for " + key + "; expected "
+        throw new Refusal("no value for " + key + "; expected "
                 + Catalogue.named(key).type().expected());
     }
 
@@ -76,7 +77,7 @@ public final class SettingReader {
 
     private static Sensitivity sensitivity(String text) {
         if (!text.matches("\\d{1,3}(\\.\\d{1,4})?")) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a sensitivity by time; expected 0 to 100");
+            throw new Refusal("\"" + text + "\" is not a sensitivity by time; expected 0 to 100");
         }
         return new Sensitivity(new java.math.BigDecimal(text));
     }
@@ -85,7 +86,7 @@ public final class SettingReader {
         return switch (text) {
             case "true", "yes", "on" -> true;
             case "false", "no", "off" -> false;
-            default -> throw new IllegalArgumentException("\"" + text + "\" is neither true nor false");
+            default -> throw new Refusal("\"" + text + "\" is neither true nor false");
         };
     }
 
@@ -181,7 +182,8 @@ public final class SettingReader {
                 .flatMap(p -> p.text(t -> ((Value.Sense) new SettingType.SensitivityOrAuto().parse(t)).sensing()));
         var threshold = Optional.ofNullable(keys.get("threshold"))
                 .flatMap(p -> p.text(t -> ((Value.Share) new SettingType.ShareOfPicture().parse(t)).threshold()));
-        return keys.get(word).text(name -> statement(name, word.equals("remove"), kind, shape, sensitivity, threshold));
+        return Part.there(keys, word)
+                .text(name -> statement(name, word.equals("remove"), kind, shape, sensitivity, threshold));
     }
 
     private static AreaStatement statement(
@@ -205,7 +207,7 @@ public final class SettingReader {
             part.fault("an area has one of polygon, rectangle, cells");
             return Optional.empty();
         }
-        var form = keys.get(forms.getFirst());
+        var form = Part.there(keys, forms.getFirst());
         return switch (forms.getFirst()) {
             case "polygon" -> points(form).flatMap(p -> form.attempt(() -> new Shape.Polygon(p)));
             case "rectangle" -> points(form).flatMap(p -> form.attempt(() -> rectangle(p)));
@@ -215,7 +217,7 @@ public final class SettingReader {
 
     private static Shape rectangle(List<Shape.Point> corners) {
         if (corners.size() != 2) {
-            throw new IllegalArgumentException("a rectangle has two corners: [[0.1, 0.2], [0.5, 0.9]]");
+            throw new Refusal("a rectangle has two corners: [[0.1, 0.2], [0.5, 0.9]]");
         }
         return new Shape.Rectangle(corners.getFirst(), corners.getLast());
     }
@@ -234,14 +236,14 @@ public final class SettingReader {
 
     private static Shape.Point point(List<Double> numbers) {
         if (numbers.size() != 2) {
-            throw new IllegalArgumentException("a point is [x, y], each 0 to 1 from the top left");
+            throw new Refusal("a point is [x, y], each 0 to 1 from the top left");
         }
         return new Shape.Point(numbers.getFirst(), numbers.getLast());
     }
 
     private static double number(String text) {
         if (!text.matches("\\d(\\.\\d{1,17})?")) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a coordinate; expected 0 to 1");
+            throw new Refusal("\"" + text + "\" is not a coordinate; expected 0 to 1");
         }
         return Double.parseDouble(text);
     }

@@ -1,5 +1,6 @@
 package choir.document;
 
+import choir.refusal.Refusal;
 import choir.week.Week;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -11,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -70,10 +72,10 @@ public final class WeekCalendar {
                 .orElse(start.plusDays(1));
         long minutes = Duration.between(start, end).toMinutes();
         if (minutes <= 0 || minutes > Week.MINUTES) {
-            throw new IllegalArgumentException("it lasts " + minutes + " minutes");
+            throw new Refusal("it lasts " + minutes + " minutes");
         }
         var rule = event.<RRule<Temporal>>getProperty(Property.RRULE)
-                .orElseThrow(() -> new IllegalArgumentException("it does not recur"))
+                .orElseThrow(() -> new Refusal("it does not recur"))
                 .getRecur();
         var days = switch (rule.getFrequency()) {
             case WEEKLY ->
@@ -83,7 +85,7 @@ public final class WeekCalendar {
                                 .map(d -> DAYS.indexOf(d.getDay()))
                                 .toList();
             case DAILY -> List.of(0, 1, 2, 3, 4, 5, 6);
-            default -> throw new IllegalArgumentException("it recurs " + rule.getFrequency() + ", not daily or weekly");
+            default -> throw new Refusal("it recurs " + rule.getFrequency() + ", not daily or weekly");
         };
         var painted = week;
         for (int day : days) {
@@ -103,7 +105,7 @@ public final class WeekCalendar {
             case LocalDateTime t -> t;
             case LocalDate d -> d.atStartOfDay();
             case ZonedDateTime z -> z.toLocalDateTime();
-            default -> throw new IllegalArgumentException("a time that is not local: " + time);
+            default -> throw new Refusal("a time that is not local: " + time);
         };
     }
 
@@ -132,7 +134,7 @@ public final class WeekCalendar {
         return calendar.toString();
     }
 
-    private static VEvent event(int number, Times times, TreeSet<Integer> days) {
+    private static VEvent event(int number, Times times, SortedSet<Integer> days) {
         var midnight = MONDAY.plusDays(days.first()).atStartOfDay();
         var event = new VEvent(midnight.plusMinutes(times.from()), midnight.plusMinutes(times.to()), times.summary());
         var on = days.stream()

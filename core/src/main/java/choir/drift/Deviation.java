@@ -15,12 +15,12 @@ public record Deviation(
         Optional<NativeValue> desired,
         Optional<NativeValue> baseline,
         Optional<NativeValue> observed,
-        Cost cost,
+        Distance distance,
         Severity severity,
         Optional<String> cannot) {
     /** What it comes to, in one sentence. It is made when it is asked for: most of a fleet is in tune and nobody asks. */
     public String sentence() {
-        return cannot.orElseGet(() -> desired.map(d -> Wording.sentence(key, cause, d, observed, cost))
+        return cannot.orElseGet(() -> desired.map(d -> Wording.sentence(key, cause, d, observed, distance))
                 .orElse(""));
     }
 }

@@ -11,13 +11,17 @@ import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.policy.SettingType;
+import choir.scale.NativeScalar;
+import choir.week.Trigger;
 import choir.week.TriggerSet;
 import choir.week.WallClock.SpecialDay;
 import choir.week.Week;
 import choir.week.WeekDifference;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -70,7 +74,7 @@ public final class Drift {
                         Optional.empty(),
                         Optional.empty(),
                         observed.flatMap(o -> o.get(key)),
-                        Cost.NONE,
+                        Distance.none(),
                         Severity.LOW,
                         Optional.of(c.why() + " (asked " + c.asked() + ")."));
             case Wish.Wanted w -> compared(key, w.value());
@@ -81,16 +85,16 @@ public final class Drift {
         var raw = observed.flatMap(o -> o.get(key));
         if (raw.isPresent() && raw.get().equals(desired)) {
             return new Deviation(
-                    key, Cause.IN_TUNE, raw, baseline.get(key), raw, Cost.NONE, Severity.LOW, Optional.empty());
+                    key, Cause.IN_TUNE, raw, baseline.get(key), raw, Distance.none(), Severity.LOW, Optional.empty());
         }
         var held = raw.map(o -> governed(desired, o));
         var base = baseline.get(key).map(b -> governed(desired, b));
         var cause = cause(key, desired, base, held);
-        var cost = held.filter(h -> cause.isDeviation())
-                .map(h -> cost(key, desired, h))
-                .orElse(Cost.NONE);
-        var severity = cause.isDeviation() ? severity(key, desired, cost) : Severity.LOW;
-        return new Deviation(key, cause, Optional.of(desired), base, held, cost, severity, Optional.empty());
+        Distance distance = held.filter(h -> cause.isDeviation())
+                .map(h -> distance(key, desired, h))
+                .orElse(Distance.none());
+        var severity = cause.isDeviation() ? severity(key, desired, distance) : Severity.LOW;
+        return new Deviation(key, cause, Optional.of(desired), base, held, distance, severity, Optional.empty());
     }
 
     /** A value without the parts that the policy does not govern. */
@@ -127,29 +131,44 @@ public final class Drift {
         return base.get().equals(have) ? Cause.WAITING : Cause.CHANGED_ON_BOTH_SIDES;
     }
 
-    private Cost cost(SettingKey key, NativeValue desired, NativeValue held) {
+    /** Values of different kinds, as after a change of the family, have no distance. */
+    private Distance distance(SettingKey key, NativeValue desired, NativeValue held) {
         return switch (desired) {
             case NativeValue.Flag(boolean on) -> flag(key, on);
-            case NativeValue.Mask(var want) -> {
-                var difference = MaskDifference.between(want, ((NativeValue.Mask) held).mask());
-                yield new Cost(difference.lost(), difference.gained(), "cells", 0);
-            }
-            case NativeValue.Hours(var want) -> {
-                var difference = WeekDifference.between(want, ((NativeValue.Hours) held).week());
-                yield new Cost(
-                        difference.minutesOfLoss(),
-                        difference.minutesOfWaste(),
-                        "minutes a week",
-                        difference.minutesWithoutRecording());
-            }
-            case NativeValue.Zones want -> {
-                var difference = MaskDifference.between(cells(key, want), cells(key, (NativeValue.Zones) held));
-                yield new Cost(difference.lost(), difference.gained(), "cells", 0);
-            }
-            case NativeValue.Levels(var want) -> levels(key, want, ((NativeValue.Levels) held).week());
-            case NativeValue.SpecialDays(var want) -> specialDays(want, ((NativeValue.SpecialDays) held).days());
-            case NativeValue.Item(String want) -> item(key, want, held.text());
+            case NativeValue.Mask(var want) when held instanceof NativeValue.Mask(var have) -> cells(want, have);
+            case NativeValue.Hours(var want) when held instanceof NativeValue.Hours(var have) -> week(want, have);
+            case NativeValue.Zones want
+            when held instanceof NativeValue.Zones have -> cells(cells(key, want), cells(key, have));
+            case NativeValue.Levels(var want)
+            when held instanceof NativeValue.Levels(var have) -> levels(key, want, have);
+            case NativeValue.SpecialDays(var want)
+            when held instanceof NativeValue.SpecialDays(var have) -> specialDays(want, have);
+            case NativeValue.Single(var want) -> eachArea(key, List.of(want), scalars(held));
+            case NativeValue.PerArea(var want) -> eachArea(key, want, scalars(held));
+            default -> Distance.none();
         };
+    }
+
+    private static List<NativeScalar> scalars(NativeValue value) {
+        return switch (value) {
+            case NativeValue.Single(var scalar) -> List.of(scalar);
+            case NativeValue.PerArea(var values) -> values;
+            default -> List.of();
+        };
+    }
+
+    private static Distance cells(CellMask want, CellMask have) {
+        if (!want.grid().equals(have.grid())) {
+            return Distance.none();
+        }
+        var difference = MaskDifference.between(want, have);
+        return Distance.Counted.of(Measure.WATCHED_CELLS, difference.lost(), difference.gained());
+    }
+
+    private static Distance week(Week<TriggerSet> want, Week<TriggerSet> have) {
+        var difference = WeekDifference.between(want, have);
+        return new Distance.OfWeek(
+                difference.minutesOfLoss(), difference.minutesOfWaste(), difference.minutesWithoutRecording());
     }
 
     private CellMask cells(SettingKey key, NativeValue.Zones zones) {
@@ -157,123 +176,139 @@ public final class Drift {
     }
 
     /** Minutes at which another sensitivity holds; where one week is silent the plain one does. */
-    private Cost levels(SettingKey key, Week<String> want, Week<String> have) {
+    private Distance levels(SettingKey key, Week<NativeScalar> want, Week<NativeScalar> have) {
         var scale = ((Ability.Levels) family.ability(key).orElseThrow()).scale();
-        var plain =
-                translation.wanted(Catalogue.SENSITIVITY).map(NativeValue::text).filter(scale::contains);
-        var base = plain.map(Week::always).orElse(Week.silent());
+        Week<NativeScalar> base = translation.wanted(Catalogue.SENSITIVITY).stream()
+                .flatMap(v -> scalars(v).stream())
+                .filter(scale::contains)
+                .findFirst()
+                .map(Week::always)
+                .orElse(Week.silent());
         Week<Integer> steps = want.over(base)
                 .join(
                         have.over(base),
                         (a, b) -> a == null && b == null
                                 ? null
                                 : a == null || b == null || !scale.contains(b) ? 0 : scale.stepsTowardsSensitive(a, b));
-        var differing = steps.where(want.join(have, (a, b) -> java.util.Objects.equals(a, b) ? null : Boolean.TRUE));
-        return new Cost(differing.minutes(s -> s <= 0), differing.minutes(s -> s >= 0), "minutes a week", 0);
+        var differing = steps.where(want.join(have, (a, b) -> Objects.equals(a, b) ? null : Boolean.TRUE));
+        return new Distance.OfWeek(differing.minutes(s -> s <= 0), differing.minutes(s -> s >= 0), 0);
     }
 
     /** Calendars whose dates or plan differ: of those missing or poorer, and of those richer. */
-    private static Cost specialDays(List<SpecialDay> want, List<SpecialDay> have) {
+    private static Distance specialDays(List<SpecialDay> want, List<SpecialDay> have) {
         int loss = 0;
         int waste = 0;
+        int without = 0;
         for (var w : want) {
             var h = have.stream().filter(d -> d.calendar().equals(w.calendar())).findFirst();
             var difference = h.filter(d -> d.dates().equals(w.dates()))
                     .map(d -> WeekDifference.between(w.plan().day(), d.plan().day()));
             loss += difference.map(d -> d.minutesOfLoss() > 0 ? 1 : 0).orElse(1);
             waste += difference.map(d -> d.minutesOfWaste() > 0 ? 1 : 0).orElse(1);
+            without += difference.map(WeekDifference::minutesWithoutRecording).orElse(0);
         }
-        long beside = have.stream()
+        int beside = (int) have.stream()
                 .filter(d -> want.stream().noneMatch(w -> w.calendar().equals(d.calendar())))
                 .count();
-        return new Cost(loss + (int) beside, waste + (int) beside, "calendars", 0);
+        return new Distance.Counted(
+                Measure.CALENDARS, BigDecimal.valueOf(loss + beside), BigDecimal.valueOf(waste + beside), without);
     }
 
-    private Cost flag(SettingKey key, boolean wantedOn) {
+    private Distance flag(SettingKey key, boolean wantedOn) {
         int affected = wantedOn ? minutesThatNeed(key) : 0;
-        return wantedOn
-                ? new Cost(Math.max(1, affected), 0, affected > 0 ? "minutes a week" : "", affected)
-                : new Cost(0, 1, "", 0);
+        return affected > 0
+                ? new Distance.OfWeek(affected, 0, affected)
+                : Distance.Counted.of(Measure.SWITCHES, wantedOn ? 1 : 0, wantedOn ? 0 : 1);
     }
 
     /** Minutes of the desired week in which nothing can record while the switch is off. */
     private int minutesThatNeed(SettingKey key) {
-        Week<TriggerSet> week = translation
-                .wanted(Catalogue.WEEK)
-                .map(v -> ((NativeValue.Hours) v).week())
-                .orElse(Week.silent());
+        Week<TriggerSet> week =
+                translation.wanted(Catalogue.WEEK).orElse(null) instanceof NativeValue.Hours(var w) ? w : Week.silent();
         return key.equals(Catalogue.DETECTION)
                 ? week.minutes(t -> !t.recordsNothing() && t.members().stream().allMatch(Drift::needsMotion))
                 : key.equals(Catalogue.SWITCHED_ON) ? week.minutes(t -> !t.recordsNothing()) : 0;
     }
 
-    private static boolean needsMotion(choir.week.Trigger trigger) {
-        return trigger == choir.week.Trigger.MOTION || trigger == choir.week.Trigger.MOTION_AND_ALARM;
-    }
-
-    private Cost item(SettingKey key, String want, String have) {
-        return switch (family.ability(key).orElseThrow()) {
-            case Ability.Sense s ->
-                eachArea(
-                        want,
-                        have,
-                        (w, h) -> s.scale().contains(w) && s.scale().contains(h)
-                                ? Cost.signed(s.scale().stepsTowardsSensitive(w, h), "steps")
-                                : Cost.NONE);
-            case Ability.Percent p -> eachArea(want, have, (w, h) -> Cost.signed(number(w) - number(h), "percent"));
-            case Ability.Steps s -> Cost.signed(number(want) - number(have), "threshold steps");
-            case Ability.Zones z -> Cost.NONE;
-            case Ability.Levels l -> Cost.NONE;
-            case Ability.SpecialDays d -> Cost.NONE;
-            case Ability.Cells c -> Cost.signed(number(want) - number(have), "cells");
-            case Ability.Pixels p -> Cost.signed(number(want) - number(have), "pixels");
-            case Ability.Numbers n ->
-                amount((SettingType.Amount) Catalogue.get(key).type(), number(have) - number(want));
-            case Ability.Switch s -> Cost.NONE;
-            case Ability.Mask m -> Cost.NONE;
-            case Ability.Lanes l -> Cost.NONE;
-            case Ability.Choice c -> Cost.NONE;
-            case Ability.Text t -> Cost.NONE;
-        };
+    private static boolean needsMotion(Trigger trigger) {
+        return trigger == Trigger.MOTION || trigger == Trigger.MOTION_AND_ALARM;
     }
 
     /** The worst over the areas; one value stands for all of them. */
-    private static Cost eachArea(
-            String want, String have, java.util.function.BiFunction<String, String, Cost> difference) {
-        var wants = want.split(" ");
-        var haves = have.split(" ");
-        int loss = 0;
-        int waste = 0;
-        var unit = "";
-        for (int i = 0; i < Math.max(wants.length, haves.length); i++) {
-            var cost = difference.apply(wants[Math.min(i, wants.length - 1)], haves[Math.min(i, haves.length - 1)]);
-            loss = Math.max(loss, cost.loss());
-            waste = Math.max(waste, cost.waste());
-            unit = cost.unit().isEmpty() ? unit : cost.unit();
+    private Distance eachArea(SettingKey key, List<NativeScalar> wants, List<NativeScalar> haves) {
+        Distance worst = Distance.none();
+        for (int i = 0; i < Math.max(wants.size(), haves.size()) && !haves.isEmpty(); i++) {
+            var one = one(key, wants.get(Math.min(i, wants.size() - 1)), haves.get(Math.min(i, haves.size() - 1)));
+            worst = switch (one) {
+                case Distance.Counted c ->
+                    new Distance.Counted(
+                            c.measure(), c.loss().max(worst.loss()), c.waste().max(worst.waste()), 0);
+                case Distance.OfWeek w -> w;
+                case Distance.None n -> worst;
+            };
         }
-        return new Cost(loss, waste, unit, 0);
+        return worst;
     }
 
-    private static Cost amount(SettingType.Amount type, int more) {
-        return Cost.signed(type.moreLoses() ? -more : more, type.unit());
+    private Distance one(SettingKey key, NativeScalar want, NativeScalar have) {
+        return switch (family.ability(key).orElseThrow()) {
+            case Ability.Sense s ->
+                s.scale().contains(want) && s.scale().contains(have)
+                        ? Distance.Counted.signed(
+                                Measure.STEPS, BigDecimal.valueOf(s.scale().stepsTowardsSensitive(want, have)))
+                        : Distance.none();
+            case Ability.OfThreshold t -> more(want, have, measure(t), true);
+            case Ability.Numbers n ->
+                amount((SettingType.Amount) Catalogue.get(key).type(), want, have);
+            case Ability.Switch s -> Distance.none();
+            case Ability.OfAreas a -> Distance.none();
+            case Ability.OfTime t -> Distance.none();
+            case Ability.Choice c -> Distance.none();
+            case Ability.Text t -> Distance.none();
+        };
     }
 
-    private static int number(String text) {
-        try {
-            return new java.math.BigDecimal(text)
-                    .setScale(0, java.math.RoundingMode.HALF_UP)
-                    .intValue();
-        } catch (NumberFormatException e) {
-            return 0;
+    private static Measure measure(Ability.OfThreshold threshold) {
+        return switch (threshold) {
+            case Ability.Cells c -> Measure.CELLS;
+            case Ability.Pixels p -> Measure.PIXELS;
+            case Ability.Percent p -> Measure.PERCENT;
+            case Ability.Steps s -> Measure.THRESHOLD_STEPS;
+        };
+    }
+
+    private static Distance amount(SettingType.Amount type, NativeScalar want, NativeScalar have) {
+        return more(want, have, Measure.of(type.unit()), type.moreLoses());
+    }
+
+    /** A word where a number belongs, such as {@code unlimited}, is neither more nor less. */
+    private static Distance more(NativeScalar want, NativeScalar have, Measure measure, boolean moreLoses) {
+        if (want instanceof NativeScalar.Number(var w) && have instanceof NativeScalar.Number(var h)) {
+            var more = h.subtract(w);
+            return Distance.Counted.signed(measure, moreLoses ? more.negate() : more);
         }
+        return Distance.none();
     }
 
-    private Severity severity(SettingKey key, NativeValue desired, Cost cost) {
-        boolean footageAtRisk = cost.minutesWithoutRecording() > 0
-                || desired instanceof NativeValue.Mask(var want) && cost.loss() * 10 > want.count()
-                || desired instanceof NativeValue.Zones zones
-                        && cost.loss() * 10 > cells(key, zones).count();
-        boolean lossy = cost.direction() == Cost.Direction.LOSS || cost.direction() == Cost.Direction.BOTH;
-        return footageAtRisk ? Severity.HIGH : lossy ? Severity.MEDIUM : Severity.LOW;
+    private Severity severity(SettingKey key, NativeValue desired, Distance distance) {
+        boolean footageAtRisk = distance.minutesWithoutRecording() > 0
+                || watched(key, desired)
+                        .filter(w ->
+                                distance.loss().multiply(BigDecimal.TEN).compareTo(BigDecimal.valueOf(w.count())) > 0)
+                        .isPresent();
+        return footageAtRisk ? Severity.HIGH : distance.loses() ? Severity.MEDIUM : Severity.LOW;
+    }
+
+    private Optional<CellMask> watched(SettingKey key, NativeValue desired) {
+        return switch (desired) {
+            case NativeValue.Mask(var want) -> Optional.of(want);
+            case NativeValue.Zones zones -> Optional.of(cells(key, zones));
+            case NativeValue.Flag f -> Optional.empty();
+            case NativeValue.Single s -> Optional.empty();
+            case NativeValue.PerArea p -> Optional.empty();
+            case NativeValue.Hours h -> Optional.empty();
+            case NativeValue.Levels l -> Optional.empty();
+            case NativeValue.SpecialDays d -> Optional.empty();
+        };
     }
 }

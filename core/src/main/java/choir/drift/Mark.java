@@ -1,5 +1,6 @@
 package choir.drift;
 
+import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.Comparator;
 
@@ -38,26 +39,28 @@ public record Mark(Kind kind, int size) {
     }
 
     private static Mark astray(Deviation deviation) {
-        int size = size(deviation.cost());
-        return switch (deviation.cost().direction()) {
+        int size = size(deviation.distance());
+        return switch (deviation.distance().direction()) {
             case LOSS -> new Mark(Kind.LOSS, size);
             case WASTE -> new Mark(Kind.WASTE, size);
             case BOTH, NONE -> new Mark(Kind.BOTH, size);
         };
     }
 
-    private static int size(Cost cost) {
-        int most = Math.max(cost.loss(), cost.waste());
-        return switch (cost.unit()) {
-            case "minutes a week" -> grade(most, 60, 1440);
-            case "cells" -> grade(most, 10, 50);
-            case "pixels" -> grade(most, 200, 2000);
-            default -> grade(most, 2, 10);
+    private static int size(Distance distance) {
+        var most = distance.loss().max(distance.waste());
+        return switch (distance) {
+            case Distance.OfWeek w -> grade(most, 60, 1440);
+            case Distance.Counted c ->
+                grade(most, c.measure().middling(), c.measure().large());
+            case Distance.None n -> 1;
         };
     }
 
-    private static int grade(int amount, int middling, int large) {
-        return amount >= large ? 3 : amount >= middling ? 2 : 1;
+    private static int grade(BigDecimal amount, int middling, int large) {
+        return amount.compareTo(BigDecimal.valueOf(large)) >= 0
+                ? 3
+                : amount.compareTo(BigDecimal.valueOf(middling)) >= 0 ? 2 : 1;
     }
 
     /** The one that stands for all of them: the worst kind, then the largest. */

@@ -3,7 +3,9 @@ package choir.family;
 import choir.area.CellGrid;
 import choir.area.CellMask;
 import choir.area.Enclosure;
+import choir.refusal.Refusal;
 import choir.scale.CountScale;
+import choir.scale.NativeScalar;
 import choir.scale.SensitivityScale;
 import choir.scale.Threshold;
 import choir.week.Trigger;
@@ -16,6 +18,15 @@ import java.util.Set;
 
 /** How a family holds one setting. */
 public sealed interface Ability {
+    /** The ways to hold a threshold. */
+    sealed interface OfThreshold extends Ability {}
+
+    /** The ways to hold areas. */
+    sealed interface OfAreas extends Ability {}
+
+    /** What is held by time. */
+    sealed interface OfTime extends Ability {}
+
     Place place();
 
     /** The value of a device that nobody ever touched, if the family file states one. */
@@ -29,11 +40,12 @@ public sealed interface Ability {
      */
     record Sense(Place place, SensitivityScale scale, boolean adapts, boolean eachArea, Optional<NativeValue> factory)
             implements Ability {
-        public static final String AUTO = "auto";
+        /** What a device writes that adapts. */
+        public static final NativeScalar AUTO = new NativeScalar.Word("auto");
     }
 
     /** A threshold as a count of watched cells. */
-    record Cells(Place place, CountScale scale, Optional<NativeValue> factory) implements Ability {}
+    record Cells(Place place, CountScale scale, Optional<NativeValue> factory) implements OfThreshold {}
 
     /**
      * A threshold as a count of watched pixels at the size of analysis.
@@ -42,25 +54,26 @@ public sealed interface Ability {
      * @param fullHeight of the analysed stream, in pixels
      */
     record Pixels(Place place, CountScale scale, int fullWidth, int fullHeight, Optional<NativeValue> factory)
-            implements Ability {}
+            implements OfThreshold {}
 
     /** A threshold as whole percent of the picture, or of each area. */
-    record Percent(Place place, CountScale scale, boolean eachArea, Optional<NativeValue> factory) implements Ability {}
+    record Percent(Place place, CountScale scale, boolean eachArea, Optional<NativeValue> factory)
+            implements OfThreshold {}
 
     /**
      * A threshold in numbered steps, the first being 1.
      *
      * @param percents what each step means, ascending
      */
-    record Steps(Place place, List<Threshold> percents, Optional<NativeValue> factory) implements Ability {
+    record Steps(Place place, List<Threshold> percents, Optional<NativeValue> factory) implements OfThreshold {
         public Steps {
             percents = List.copyOf(percents);
             if (percents.isEmpty()) {
-                throw new IllegalArgumentException("a threshold in steps says what each step means");
+                throw new Refusal("a threshold in steps says what each step means");
             }
             for (int i = 1; i < percents.size(); i++) {
                 if (percents.get(i).percent().compareTo(percents.get(i - 1).percent()) <= 0) {
-                    throw new IllegalArgumentException("the steps of a threshold ascend");
+                    throw new Refusal("the steps of a threshold ascend");
                 }
             }
         }
@@ -75,10 +88,10 @@ public sealed interface Ability {
      * @param grid the cells by which two sets of areas are compared
      */
     record Zones(Place place, int most, int corners, int resolution, CellGrid grid, Optional<NativeValue> factory)
-            implements Ability {
+            implements OfAreas {
         public Zones {
             if (most < 1 || corners < 4 || resolution % grid.columns() != 0 || resolution % grid.rows() != 0) {
-                throw new IllegalArgumentException("areas of polygons need one or more of at least 4 corners, and a"
+                throw new Refusal("areas of polygons need one or more of at least 4 corners, and a"
                         + " resolution that is a multiple of the grid's columns and rows");
             }
         }
@@ -92,13 +105,13 @@ public sealed interface Ability {
     }
 
     /** @param most how many different values by time the device has beside the plain one */
-    record Levels(Place place, SensitivityScale scale, int most, Optional<NativeValue> factory) implements Ability {}
+    record Levels(Place place, SensitivityScale scale, int most, Optional<NativeValue> factory) implements OfTime {}
 
     /** Groups of dates on which the schedules do something else. */
-    record SpecialDays(Place place, int most, Optional<NativeValue> factory) implements Ability {}
+    record SpecialDays(Place place, int most, Optional<NativeValue> factory) implements OfTime {}
 
     /** @param ignores the device marks the cells that are not watched; a value here always has those that are */
-    record Mask(Place place, CellGrid grid, boolean ignores, Optional<NativeValue> factory) implements Ability {}
+    record Mask(Place place, CellGrid grid, boolean ignores, Optional<NativeValue> factory) implements OfAreas {}
 
     /**
      * One schedule for each trigger.
@@ -108,11 +121,11 @@ public sealed interface Ability {
      * @param off the device can record nothing for a time
      */
     record Lanes(Place place, Set<Trigger> lanes, int block, boolean single, boolean off, Optional<NativeValue> factory)
-            implements Ability {
+            implements OfTime {
         public Lanes {
             lanes = Set.copyOf(lanes);
             if (block < 1 || choir.week.Week.MINUTES % block != 0) {
-                throw new IllegalArgumentException("a block of " + block + " minutes does not divide a week");
+                throw new Refusal("a block of " + block + " minutes does not divide a week");
             }
         }
     }

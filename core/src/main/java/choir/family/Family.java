@@ -37,6 +37,11 @@ public record Family(
         abilities = Collections.unmodifiableMap(new TreeMap<>(abilities));
     }
 
+    /** Stands for a family of which nothing is known; it can do nothing. */
+    public static Family unknown(String name) {
+        return new Family(name, name, "", "", Pause.CHANNEL, 1, false, false, Map.of());
+    }
+
     public Optional<Ability> ability(SettingKey key) {
         return Optional.ofNullable(abilities.get(key));
     }

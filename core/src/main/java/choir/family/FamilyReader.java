@@ -7,8 +7,10 @@ import choir.policy.Catalogue;
 import choir.policy.Setting;
 import choir.policy.SettingKey;
 import choir.policy.SettingType;
+import choir.refusal.Refusal;
 import choir.scale.CountScale;
 import choir.scale.Direction;
+import choir.scale.NativeScalar;
 import choir.scale.SensitivityScale;
 import choir.scale.Threshold;
 import choir.week.TriggerSet;
@@ -59,7 +61,7 @@ public final class FamilyReader {
     public static Family read(String text) {
         var families = Documents.read(text, FamilyReader::family);
         if (families.size() != 1) {
-            throw new IllegalArgumentException("a family file describes one family, not " + families.size());
+            throw new Refusal("a family file describes one family, not " + families.size());
         }
         return families.getFirst().orElseThrow();
     }
@@ -93,7 +95,7 @@ public final class FamilyReader {
             case "nothing" -> Family.Pause.NOTHING;
             case "channel" -> Family.Pause.CHANNEL;
             case "all-channels" -> Family.Pause.ALL_CHANNELS;
-            default -> throw new IllegalArgumentException("\"" + text + "\" is none of nothing, channel, all-channels");
+            default -> throw new Refusal("\"" + text + "\" is none of nothing, channel, all-channels");
         };
     }
 
@@ -124,17 +126,16 @@ public final class FamilyReader {
             case SettingType.OnOff o -> new NativeValue.Flag(text.equals("on"));
             case SettingType.WeekOfTriggers w ->
                 new NativeValue.Hours(choir.week.WeekText.parse(List.of(text.split("\\s*;\\s*"))));
-            case SettingType.SensitivityOrAuto s -> new NativeValue.Item(text);
-            case SettingType.ShareOfPicture s -> new NativeValue.Item(text);
-            case SettingType.Amount a -> new NativeValue.Item(text);
-            case SettingType.Choice c -> new NativeValue.Item(text);
-            case SettingType.Named n -> new NativeValue.Item(text);
-            case SettingType.ClipEvery c -> new NativeValue.Item(text);
-            case SettingType.OffOr o -> new NativeValue.Item(text);
+            case SettingType.SensitivityOrAuto s -> new NativeValue.Single(NativeScalar.read(text));
+            case SettingType.ShareOfPicture s -> new NativeValue.Single(NativeScalar.read(text));
+            case SettingType.Amount a -> new NativeValue.Single(NativeScalar.read(text));
+            case SettingType.Choice c -> NativeValue.word(text);
+            case SettingType.Named n -> NativeValue.word(text);
+            case SettingType.ClipEvery c -> NativeValue.word(text);
+            case SettingType.OffOr o -> NativeValue.word(text);
             case SettingType.WeekOfSensitivities w -> new NativeValue.Levels(choir.week.Week.silent());
             case SettingType.DayPlans d -> new NativeValue.SpecialDays(List.of());
-            case SettingType.AreaList a ->
-                throw new IllegalArgumentException("areas have no factory value in a family file");
+            case SettingType.AreaList a -> throw new Refusal("areas have no factory value in a family file");
         };
     }
 
@@ -162,8 +163,8 @@ public final class FamilyReader {
                     .flatMap(p -> p.text().stream())
                     .toList());
         }
-        var direction = text(keys, "direction", t -> Direction.valueOf(t.toUpperCase(java.util.Locale.ROOT)))
-                .orElseThrow(() -> new IllegalArgumentException("a scale of numbers says its direction, up or down"));
+        var direction = text(keys, "direction", Direction::parse)
+                .orElseThrow(() -> new Refusal("a scale of numbers says its direction, up or down"));
         int step = text(keys, "step", Integer::valueOf).orElse(1);
         return new SensitivityScale.Numbers(number(keys, "from"), number(keys, "to"), step, direction);
     }
@@ -172,7 +173,7 @@ public final class FamilyReader {
         return text(keys, key, t -> switch (t) {
                     case "yes", "true" -> true;
                     case "no", "false" -> false;
-                    default -> throw new IllegalArgumentException("\"" + t + "\" is neither yes nor no");
+                    default -> throw new Refusal("\"" + t + "\" is neither yes nor no");
                 })
                 .orElse(false);
     }
@@ -186,7 +187,7 @@ public final class FamilyReader {
             }
             case "percent" -> new Ability.Percent(at, count(keys), yes(keys, "each-area"), factory);
             case "steps" -> new Ability.Steps(at, percents(keys), factory);
-            default -> throw new IllegalArgumentException("the unit of a threshold is cells, pixels, percent or steps");
+            default -> throw new Refusal("the unit of a threshold is cells, pixels, percent or steps");
         };
     }
 
@@ -199,8 +200,7 @@ public final class FamilyReader {
                 .map(p -> p.list().stream()
                         .flatMap(e -> e.text(t -> new Threshold(new java.math.BigDecimal(t))).stream())
                         .toList())
-                .orElseThrow(() ->
-                        new IllegalArgumentException("steps say their percents, such as percents: [0.2, 0.5, 1]"));
+                .orElseThrow(() -> new Refusal("steps say their percents, such as percents: [0.2, 0.5, 1]"));
     }
 
     private static CellGrid grid(Map<String, Part> keys) {
@@ -211,8 +211,8 @@ public final class FamilyReader {
     private static int[] sides(Map<String, Part> keys, String key, String example) {
         var sides = text(keys, key, t -> t)
                 .filter(t -> t.matches("\\d{1,4}x\\d{1,4}"))
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "\"" + key + "\" is missing or not a width and a height, such as " + example))
+                .orElseThrow(
+                        () -> new Refusal("\"" + key + "\" is missing or not a width and a height, such as " + example))
                 .split("x");
         return new int[] {Integer.parseInt(sides[0]), Integer.parseInt(sides[1])};
     }
@@ -220,8 +220,7 @@ public final class FamilyReader {
     private static Set<choir.week.Trigger> lanes(Map<String, Part> keys) {
         return listed(keys)
                 .filter(l -> !l.isEmpty())
-                .orElseThrow(() ->
-                        new IllegalArgumentException("a week says its lanes, such as lanes: [continuous, motion]"));
+                .orElseThrow(() -> new Refusal("a week says its lanes, such as lanes: [continuous, motion]"));
     }
 
     private static Optional<Set<choir.week.Trigger>> listed(Map<String, Part> keys) {
@@ -235,7 +234,7 @@ public final class FamilyReader {
     /** @param known the only words that the setting has; empty when any name will do */
     private static Map<String, String> choices(Map<String, Part> keys, List<String> known) {
         var part = Optional.ofNullable(keys.get("choices"))
-                .orElseThrow(() -> new IllegalArgumentException(
+                .orElseThrow(() -> new Refusal(
                         "a choice says what the device writes, such as choices: {overwrite: Loop, stop: Halt}"));
         Map<String, String> choices = new LinkedHashMap<>();
         (known.isEmpty() ? part.map() : part.map(known))
@@ -250,7 +249,7 @@ public final class FamilyReader {
                     .sorted()
                     .toList();
             if (allowed.isEmpty()) {
-                throw new IllegalArgumentException("values is empty");
+                throw new Refusal("values is empty");
             }
             return new Ability.Numbers(at, allowed, allowed.getFirst(), allowed.getLast(), factory);
         }
@@ -259,7 +258,7 @@ public final class FamilyReader {
 
     private static int number(Map<String, Part> keys, String key) {
         return text(keys, key, Integer::valueOf)
-                .orElseThrow(() -> new IllegalArgumentException("\"" + key + "\" is missing or not a whole number"));
+                .orElseThrow(() -> new Refusal("\"" + key + "\" is missing or not a whole number"));
     }
 
     private static Optional<Part> required(Part part, Map<String, Part> keys, String key) {

@@ -36,7 +36,7 @@ public final class FamilySchema {
 
     private static Map<String, Object> setting(String meaning) {
         Map<String, Object> properties = new LinkedHashMap<>();
-        properties.put("at", Map.of("type", "string", "pattern", "^(" + String.join("|", Place.KINDS) + ")( |$)"));
+        properties.put("at", Map.of("type", "string", "pattern", "^(" + String.join("|", Place.kinds()) + ")( |$)"));
         properties.put("factory", Map.of("type", List.of("string", "number", "boolean")));
         for (var key : List.of("from", "to", "step", "polygons", "corners", "resolution", "block", "most")) {
             properties.put(key, WHOLE);

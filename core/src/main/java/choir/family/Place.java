@@ -1,52 +1,89 @@
 package choir.family;
 
+import choir.refusal.Refusal;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
-/**
- * Where a device keeps a setting. The wire client alone knows what to do with it.
- *
- * @param kind one of {@link #KINDS}
- * @param type for analytics items: the type of the module or rule, such as {@code tt:CellMotionEngine}
- * @param item for analytics items: the name of the parameter
- */
-public record Place(String kind, String type, String item) {
-    /**
-     * {@code module} and {@code rule}: a parameter of an analytics module or rule. {@code job-mode}: whether the
-     * recording jobs are active. {@code lanes}: the jobs' schedules. {@code event-before}, {@code event-after}: the
-     * jobs' event buffers. {@code retention}: the recording's upper bound. {@code encoder-frame-rate}: the encoder's cap. {@code zones}: a parameter that every rule of
-     * a type has, one rule for each area. {@code special-days}: the schedules' groups of dates. {@code sheet}: a menu and
-     * an entry of a device that a person sets by hand.
-     */
-    public static final List<String> KINDS = List.of(
-            "module",
-            "rule",
-            "job-mode",
-            "lanes",
-            "event-before",
-            "event-after",
-            "retention",
-            "encoder-frame-rate",
-            "zones",
-            "special-days",
-            "sheet");
+/** Where a device keeps a setting. The wire client alone knows what to do with it. */
+public sealed interface Place {
+    /** A parameter of an analytics module of that type, such as {@code tt:CellMotionEngine}. */
+    record Module(String type, String item) implements Place {}
 
-    /** Those that are followed by a type and a parameter. */
-    private static final List<String> OF_TYPE = List.of("module", "rule", "zones", "sheet");
+    /** A parameter of an analytics rule of that type. */
+    record Rule(String type, String item) implements Place {}
 
-    private static final Pattern FORM = Pattern.compile("([a-z-]+)(?: ([A-Za-z0-9:._-]+) ([A-Za-z0-9._-]+))?");
+    /** A parameter that every rule of a type has, one rule for each area. */
+    record EachArea(String type, String item) implements Place {}
 
-    public static Place parse(String text) {
-        var match = FORM.matcher(text.strip());
-        if (!match.matches() || !KINDS.contains(match.group(1))) {
-            throw new IllegalArgumentException(
-                    "\"" + text + "\" is not a place on a device; expected one of " + String.join(", ", KINDS));
+    /** A menu and an entry of a device that a person sets by hand. */
+    record Sheet(String menu, String entry) implements Place {}
+
+    /** What the standard has one field for. */
+    enum Field implements Place {
+        /** Whether the recording jobs are active. */
+        JOB_MODE("job-mode"),
+        /** The jobs' schedules. */
+        LANES("lanes"),
+        /** The jobs' buffers of footage from before and after an event. */
+        EVENT_BEFORE("event-before"),
+        EVENT_AFTER("event-after"),
+        /** The recording's upper bound. */
+        RETENTION("retention"),
+        /** The encoder's cap. */
+        ENCODER_FRAME_RATE("encoder-frame-rate"),
+        /** The schedules' groups of dates. */
+        SPECIAL_DAYS("special-days");
+
+        private final String word;
+
+        Field(String word) {
+            this.word = word;
         }
-        boolean ofType = OF_TYPE.contains(match.group(1));
-        if (ofType != (match.group(2) != null)) {
-            throw new IllegalArgumentException("\"" + text + "\": " + String.join(", ", OF_TYPE)
-                    + ", and only they, are followed by a type" + " and a parameter");
+    }
+
+    /** The words with which a place begins in a family file. */
+    static List<String> kinds() {
+        return Stream.concat(
+                        FormOfType.BY_WORD.keySet().stream().sorted(),
+                        Stream.of(Field.values()).map(f -> f.word))
+                .toList();
+    }
+
+    /** The form of a family file: a word, for some of them followed by a type and a parameter. */
+    static Place parse(String text) {
+        var match = FormOfType.FORM.matcher(text.strip());
+        if (!match.matches()) {
+            throw unknown(text);
         }
-        return ofType ? new Place(match.group(1), match.group(2), match.group(3)) : new Place(match.group(1), "", "");
+        var word = match.group(1);
+        var ofType = FormOfType.BY_WORD.get(word);
+        var field = Stream.of(Field.values()).filter(f -> f.word.equals(word)).findFirst();
+        if (ofType == null && field.isEmpty()) {
+            throw unknown(text);
+        }
+        if ((ofType != null) != (match.group(2) != null)) {
+            throw new Refusal("\"" + text + "\": "
+                    + String.join(
+                            ", ", FormOfType.BY_WORD.keySet().stream().sorted().toList())
+                    + ", and only they, are followed by a type and a parameter");
+        }
+        return ofType != null ? ofType.place(match.group(2), match.group(3)) : field.orElseThrow();
+    }
+
+    private static Refusal unknown(String text) {
+        return new Refusal(
+                "\"" + text + "\" is not a place on a device; expected one of " + String.join(", ", kinds()));
+    }
+
+    /** The places that name a type and a parameter. */
+    @FunctionalInterface
+    interface FormOfType {
+        Pattern FORM = Pattern.compile("([a-z-]+)(?: ([A-Za-z0-9:._-]+) ([A-Za-z0-9._-]+))?");
+        Map<String, FormOfType> BY_WORD =
+                Map.of("module", Module::new, "rule", Rule::new, "zones", EachArea::new, "sheet", Sheet::new);
+
+        Place place(String type, String item);
     }
 }

@@ -9,6 +9,7 @@ import choir.policy.EffectivePolicy;
 import choir.policy.SettingKey;
 import choir.policy.SettingType;
 import choir.policy.Value;
+import choir.scale.NativeScalar;
 import choir.scale.Sensitivity;
 import choir.week.DayPlan;
 import choir.week.TriggerSet;
@@ -29,14 +30,12 @@ import java.util.Optional;
  * says so; nothing is dropped silently.
  */
 public final class Translator {
-    private final EffectivePolicy policy;
     private final Family family;
     private final Watching watching;
 
     private final Calendars calendars;
 
     private Translator(EffectivePolicy policy, Family family, Optional<CellMask> knownMask, Calendars calendars) {
-        this.policy = policy;
         this.calendars = calendars;
         this.family = family;
         this.watching = new Watching(policy, family, knownMask);
@@ -65,18 +64,15 @@ public final class Translator {
         return switch (ability.get()) {
             case Ability.Switch s -> exact(new NativeValue.Flag(((Value.Flag) scalar(effective)).on()));
             case Ability.Sense s -> watching.sense(s, ((Value.Sense) scalar(effective)).sensing());
-            case Ability.Cells c -> watching.threshold(c, ((Value.Share) scalar(effective)).threshold());
-            case Ability.Percent p -> watching.threshold(p, ((Value.Share) scalar(effective)).threshold());
-            case Ability.Steps p -> watching.threshold(p, ((Value.Share) scalar(effective)).threshold());
+            case Ability.OfThreshold t -> watching.threshold(t, ((Value.Share) scalar(effective)).threshold());
             case Ability.Zones z -> watching.zones(z, (Effective.Areas) effective);
             case Ability.Levels l -> levels(l, ((Effective.Levels) effective).week());
             case Ability.SpecialDays d -> specialDays(d, (Effective.SpecialDays) effective);
             case Ability.Numbers n -> number(key, n, (Value.Amount) scalar(effective));
-            case Ability.Pixels p -> watching.threshold(p, ((Value.Share) scalar(effective)).threshold());
             case Ability.Mask m -> exact(new NativeValue.Mask(((Effective.Areas) effective).watched(m.grid())));
             case Ability.Lanes l -> lanes(l, ((Effective.Hours) effective).week());
             case Ability.Choice c -> choice(c, scalar(effective).text());
-            case Ability.Text t -> exact(new NativeValue.Item(scalar(effective).text()));
+            case Ability.Text t -> exact(NativeValue.word(scalar(effective).text()));
         };
     }
 
@@ -105,7 +101,7 @@ public final class Translator {
 
     /** With more values than the device has, all times take the most sensitive. */
     private Wish levels(Ability.Levels ability, Week<Sensitivity> asked) {
-        Week<String> each = asked.map(ability.scale()::toNative);
+        Week<NativeScalar> each = asked.map(ability.scale()::toNative);
         var values = each.runs().stream().map(Week.Run::value).distinct().toList();
         if (values.size() <= ability.most()) {
             return exact(new NativeValue.Levels(each));
@@ -162,7 +158,7 @@ public final class Translator {
                         asked,
                         family.title() + " knows only "
                                 + String.join(", ", ability.choices().keySet()))
-                : exact(new NativeValue.Item(written));
+                : exact(NativeValue.word(written));
     }
 
     private static Wish number(SettingKey key, Ability.Numbers ability, Value.Amount amount) {
@@ -174,7 +170,11 @@ public final class Translator {
                 ? Math.clamp(rounded, ability.min(), ability.max())
                 : nearestAllowed(ability.allowed(), rounded, cap);
         boolean differs = amount.number().compareTo(BigDecimal.valueOf(taken)) != 0;
-        return wanted(new NativeValue.Item(Integer.toString(taken)), differs, amount.text(), taken + amount.unit());
+        return wanted(
+                NativeValue.number(taken),
+                differs,
+                amount.text(),
+                taken + amount.unit().symbol());
     }
 
     private static int nearestAllowed(List<Integer> allowed, int asked, boolean cap) {

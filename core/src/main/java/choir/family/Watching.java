@@ -11,6 +11,7 @@ import choir.policy.SettingKey;
 import choir.policy.Sourced;
 import choir.policy.Value;
 import choir.scale.CountScale;
+import choir.scale.NativeScalar;
 import choir.scale.Sensitivity;
 import choir.scale.Threshold;
 import java.math.BigDecimal;
@@ -18,6 +19,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BinaryOperator;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -48,24 +51,25 @@ final class Watching {
         if (!wishes.containsKey(Catalogue.THRESHOLD)) {
             areaValues(Effective.Area::threshold)
                     .max(Comparator.comparing(Threshold::percent))
-                    .flatMap(t -> family.ability(Catalogue.THRESHOLD).map(a -> threshold(a, t)))
+                    .flatMap(t -> family.ability(Catalogue.THRESHOLD)
+                            .filter(Ability.OfThreshold.class::isInstance)
+                            .map(a -> threshold((Ability.OfThreshold) a, t)))
                     .ifPresent(wish -> wishes.put(Catalogue.THRESHOLD, wish));
         }
     }
 
-    Wish threshold(Ability ability, Threshold asked) {
+    Wish threshold(Ability.OfThreshold ability, Threshold asked) {
         return switch (ability) {
             case Ability.Cells c -> cells(c, asked);
             case Ability.Pixels p -> pixels(p, asked);
             case Ability.Percent p -> percent(p, asked);
             case Ability.Steps s -> steps(s, asked);
-            default -> throw new IllegalStateException("no threshold: " + ability);
         };
     }
 
     Wish sense(Ability.Sense ability, Sensing sensing) {
         if (sensing.auto() && ability.adapts()) {
-            return Translator.exact(new NativeValue.Item(Ability.Sense.AUTO));
+            return Translator.exact(new NativeValue.Single(Ability.Sense.AUTO));
         }
         if (sensing.number().isEmpty()) {
             return new Wish.Cannot(
@@ -81,7 +85,7 @@ final class Watching {
                             .orElse(native_),
                     (a, b) -> ability.scale().stepsTowardsSensitive(a, b) > 0 ? b : a,
                     native_);
-            return Translator.wanted(new NativeValue.Item(values), sensing.auto(), sensing.toString(), values);
+            return Translator.wanted(values, sensing.auto(), sensing.toString(), NativeText.of(values));
         }
         var most = areaValues(Effective.Area::sensitivity)
                 .flatMap(s -> s.number().stream())
@@ -92,7 +96,7 @@ final class Watching {
         var native_ = ability.scale().toNative(most.orElse(asked));
         boolean differs = sensing.auto() || most.isPresent();
         return Translator.wanted(
-                new NativeValue.Item(native_),
+                new NativeValue.Single(native_),
                 differs,
                 sensing.toString(),
                 most.orElse(asked).toString());
@@ -104,18 +108,16 @@ final class Watching {
      * @param moreSensitive of two
      * @param plain for an area that stands for none of the policy's
      */
-    private String perArea(
-            java.util.function.Function<Effective.Area, String> each,
-            java.util.function.BinaryOperator<String> moreSensitive,
-            String plain) {
+    private NativeValue perArea(
+            Function<Effective.Area, NativeScalar> each,
+            BinaryOperator<NativeScalar> moreSensitive,
+            NativeScalar plain) {
         var values = zoning().map(z -> z.sources().stream()
                         .map(areas ->
                                 areas.stream().map(each).reduce(moreSensitive).orElse(plain))
                         .toList())
                 .orElse(List.of());
-        return values.stream().distinct().count() <= 1
-                ? values.stream().findFirst().orElse(plain)
-                : String.join(" ", values);
+        return values.isEmpty() ? new NativeValue.Single(plain) : NativeValue.ofAreas(values);
     }
 
     /** The policy's areas on a device that has polygons; empty when it has none or the policy does not speak of areas. */
@@ -135,18 +137,19 @@ final class Watching {
         if (!ability.eachArea()) {
             return count(ability.scale(), asked, 100, "percent");
         }
-        var plain = whole(ability, asked);
+        int plain = ability.scale().toNative(asked, 100);
         var values = perArea(
-                area -> area.threshold().map(t -> whole(ability, t.value())).orElse(plain),
-                (a, b) -> Integer.parseInt(a) <= Integer.parseInt(b) ? a : b,
-                plain);
-        boolean differs = new BigDecimal(plain).compareTo(asked.percent()) != 0;
-        return Translator.wanted(
-                new NativeValue.Item(values), differs, asked.toString(), values.replace(" ", "%, ") + "%");
+                area -> NativeScalar.of(area.threshold()
+                        .map(t -> ability.scale().toNative(t.value(), 100))
+                        .orElse(plain)),
+                Watching::smaller,
+                NativeScalar.of(plain));
+        boolean differs = BigDecimal.valueOf(plain).compareTo(asked.percent()) != 0;
+        return Translator.wanted(values, differs, asked.toString(), NativeText.of(values) + "%");
     }
 
-    private static String whole(Ability.Percent ability, Threshold asked) {
-        return Integer.toString(ability.scale().toNative(asked, 100));
+    private static NativeScalar smaller(NativeScalar a, NativeScalar b) {
+        return ((NativeScalar.Number) a).value().compareTo(((NativeScalar.Number) b).value()) <= 0 ? a : b;
     }
 
     /** The nearest step; half-way the lower one, which reacts sooner. */
@@ -162,7 +165,7 @@ final class Watching {
         }
         var taken = ability.percents().get(nearest);
         return Translator.wanted(
-                new NativeValue.Item(Integer.toString(nearest + 1)),
+                NativeValue.number(nearest + 1L),
                 !taken.equals(general),
                 general.toString(),
                 "step " + (nearest + 1) + ", which is " + taken);
@@ -199,8 +202,7 @@ final class Watching {
                 .map(Ability.Choice.class::cast)
                 .flatMap(c -> c.choices().entrySet().stream()
                         .filter(e -> c.factory()
-                                .map(NativeValue::text)
-                                .filter(e.getValue()::equals)
+                                .filter(NativeValue.word(e.getValue())::equals)
                                 .isPresent())
                         .map(Map.Entry::getKey)
                         .findFirst())
@@ -217,12 +219,12 @@ final class Watching {
                 .multiply(BigDecimal.valueOf(watched))
                 .movePointLeft(2);
         boolean clamped = exact.subtract(BigDecimal.valueOf(count)).abs().compareTo(BigDecimal.ONE) >= 0;
-        var value = new NativeValue.Item(Integer.toString(count));
+        var value = NativeValue.number(count);
         return Translator.wanted(
                 value, clamped || least.isPresent(), asked.toString(), count + " of " + watched + " " + unit);
     }
 
-    private <T> Stream<T> areaValues(java.util.function.Function<Effective.Area, Optional<Sourced<T>>> field) {
+    private <T> Stream<T> areaValues(Function<Effective.Area, Optional<Sourced<T>>> field) {
         return policy.areas().stream()
                 .flatMap(a -> a.byName().values().stream())
                 .filter(a -> a.kindOrWatch() == AreaKind.WATCH && a.shape().isPresent())

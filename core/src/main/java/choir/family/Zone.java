@@ -1,6 +1,7 @@
 package choir.family;
 
 import choir.area.Enclosure.Corner;
+import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -15,13 +16,13 @@ import java.util.stream.Stream;
  */
 public record Zone(String title, List<Corner> corners) {
     public Zone {
-        title = title.replaceAll("[|^:;]", " ").strip();
+        title = title.strip();
         corners = clockwiseFromTheTop(corners);
     }
 
     private static List<Corner> clockwiseFromTheTop(List<Corner> given) {
         if (given.size() < 3) {
-            throw new IllegalArgumentException("an area has 3 corners or more, not " + given.size());
+            throw new Refusal("an area has 3 corners or more, not " + given.size());
         }
         List<Corner> corners = new ArrayList<>(given);
         if (twiceArea(corners) < 0) {
@@ -53,11 +54,11 @@ public record Zone(String title, List<Corner> corners) {
     /**
      * Reads the form of {@link #path()}.
      *
-     * @throws IllegalArgumentException when it is none
+     * @throws Refusal when it is none
      */
     public static Zone of(String title, String path) {
         if (path.length() > 10_000 || !path.strip().matches("\\d{1,5},\\d{1,5}( +\\d{1,5},\\d{1,5})*")) {
-            throw new IllegalArgumentException("\"" + path + "\" are no corners of an area; expected x,y x,y x,y");
+            throw new Refusal("\"" + path + "\" are no corners of an area; expected x,y x,y x,y");
         }
         return new Zone(
                 title,
@@ -65,15 +66,6 @@ public record Zone(String title, List<Corner> corners) {
                         .map(c -> c.split(","))
                         .map(c -> new Corner(Integer.parseInt(c[0]), Integer.parseInt(c[1])))
                         .toList());
-    }
-
-    String stored() {
-        return title + ":" + path();
-    }
-
-    static Zone parse(String stored) {
-        int cut = stored.indexOf(':');
-        return of(stored.substring(0, Math.max(0, cut)), stored.substring(cut + 1));
     }
 
     @Override

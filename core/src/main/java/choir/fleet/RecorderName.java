@@ -1,5 +1,6 @@
 package choir.fleet;
 
+import choir.refusal.Refusal;
 import java.util.regex.Pattern;
 
 /** What a recorder is called in Choir: lower-case letters, digits and dashes, up to 40 characters. */
@@ -8,8 +9,11 @@ public record RecorderName(String text) implements Comparable<RecorderName> {
 
     public RecorderName {
         if (!FORM.matcher(text).matches()) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a recorder name; expected lower-case letters,"
+            throw new Refusal("\"" + text + "\" is not a recorder name; expected lower-case letters,"
                     + " digits and dashes, at most 40, such as haldr-1");
+        }
+        if (text.equals("fleet")) {
+            throw new Refusal("\"fleet\" is the name of the root group; call the recorder something else");
         }
     }
 

@@ -1,43 +1,82 @@
 package choir.fleet;
 
+import choir.refusal.Refusal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.function.Predicate;
-import java.util.regex.Pattern;
 
 /**
- * Which cameras are meant. Words narrow, commas widen and bind tighter, {@code not:} excludes the one term after it,
- * quotes hold spaces. An empty text selects every camera.
+ * Which cameras are meant. Words narrow, commas widen and bind tighter, {@code not:} excludes the one term after it. Quotes
+ * hold blanks and commas; in quotes a backslash takes its special meaning from the next character. An empty text selects
+ * every camera.
  *
- * <pre>group:terminals/haldr template:quay-outside,night-lamps not:tag:far-view pier</pre>
+ * <pre>group:terminals/haldr template:quay-outside,night-lamps not:tag:far-view camera:"haldr-1/Kanal 7" pier</pre>
  */
 public record Selection(String text, List<List<Term>> alternatives) implements Predicate<CameraFacts> {
-    private static final List<String> KINDS =
-            List.of("group", "recorder", "camera", "template", "family", "tag", "state", "label");
-    private static final Set<String> STATES =
-            Set.of("in-tune", "drifted", "waiting", "unknown", "cannot-honour", "not-governed", "at-risk");
+    public static final int LONGEST = 4_000;
 
-    /** One term; {@code kind} is one of the known words, a bare word is a {@code label} that may stand anywhere. */
-    public record Term(String kind, String value, boolean excluded, Pattern pattern) {
-        boolean holds(CameraFacts camera) {
-            return excluded != matches(camera);
+    /** What a term looks at. */
+    public enum Kind {
+        GROUP,
+        RECORDER,
+        CAMERA,
+        TEMPLATE,
+        FAMILY,
+        TAG,
+        STATE,
+        LABEL,
+        /** A bare word, which may stand anywhere in the label or in the device's name. */
+        BARE;
+
+        private static final List<String> WORDS =
+                Arrays.stream(values()).filter(k -> k != BARE).map(Kind::word).toList();
+
+        String word() {
+            return name().toLowerCase(Locale.ROOT);
         }
+    }
 
-        private boolean matches(CameraFacts c) {
+    /** One term. */
+    public sealed interface Term {
+        boolean excluded();
+
+        boolean matches(CameraFacts camera);
+
+        default boolean holds(CameraFacts camera) {
+            return excluded() != matches(camera);
+        }
+    }
+
+    /** Cameras in the group or below it. */
+    public record InGroup(Node.Group group, boolean excluded) implements Term {
+        @Override
+        public boolean matches(CameraFacts camera) {
+            return group.contains(camera.group());
+        }
+    }
+
+    public record InState(CameraState state, boolean excluded) implements Term {
+        @Override
+        public boolean matches(CameraFacts camera) {
+            return camera.states().contains(state);
+        }
+    }
+
+    /** Names and labels by a pattern. */
+    public record Named(Kind kind, Glob glob, boolean excluded) implements Term {
+        @Override
+        public boolean matches(CameraFacts c) {
             return switch (kind) {
-                case "group" -> Node.Group.of(value).contains(c.group());
-                case "recorder" -> pattern.matcher(c.camera().recorder().text()).matches();
-                case "camera" -> pattern.matcher(c.camera().text()).matches();
-                case "template" ->
-                    c.templates().stream().anyMatch(t -> pattern.matcher(t).matches());
-                case "family" -> pattern.matcher(c.family()).matches();
-                case "tag" -> c.tags().stream().anyMatch(t -> pattern.matcher(t).matches());
-                case "state" -> c.states().contains(value);
-                case "label" ->
-                    pattern.matcher(c.label().toLowerCase(Locale.ROOT)).matches();
-                default -> throw new IllegalStateException(kind);
+                case RECORDER -> glob.matches(c.camera().recorder().text());
+                case CAMERA -> glob.matches(c.camera().text());
+                case TEMPLATE -> c.templates().stream().anyMatch(glob::matches);
+                case FAMILY -> glob.matches(c.familyName());
+                case TAG -> c.tags().stream().anyMatch(glob::matches);
+                case LABEL -> glob.matches(c.loweredLabel());
+                case BARE -> glob.matches(c.loweredLabel()) || glob.matches(c.loweredDeviceName());
+                case GROUP, STATE -> throw new IllegalStateException(kind + " is no name");
             };
         }
     }
@@ -50,14 +89,34 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
 
     @Override
     public boolean test(CameraFacts camera) {
-        return alternatives.stream().allMatch(or -> or.stream().anyMatch(t -> t.holds(camera)));
+        for (var or : alternatives) {
+            if (!any(or, camera)) {
+                return false;
+            }
+        }
+        return true;
     }
 
-    /** True when some term asks for the camera's state, which costs more to know than the rest. */
-    public boolean asksForState() {
-        return alternatives.stream()
-                .flatMap(List::stream)
-                .anyMatch(t -> t.kind().equals("state"));
+    private static boolean any(List<Term> terms, CameraFacts camera) {
+        for (var term : terms) {
+            if (term.holds(camera)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The selection of these cameras and no others. */
+    public static String of(List<Node.Camera> cameras) {
+        return "camera:"
+                + String.join(",", cameras.stream().map(c -> quoted(c.text())).toList());
+    }
+
+    /** A value as it stands in a selection when it is meant literally; in quotes only where they are needed. */
+    public static String quoted(String value) {
+        boolean plain = !value.isEmpty()
+                && value.chars().noneMatch(c -> Character.isWhitespace(c) || ",\"\\*:".indexOf(c) >= 0);
+        return plain ? value : "\"" + value.replaceAll("[\"\\\\*]", "\\\\$0") + "\"";
     }
 
     /**
@@ -66,8 +125,8 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
      * @throws SelectionException with the place of the character that cannot be understood
      */
     public static Selection parse(String text) {
-        if (text.length() > 4_000) {
-            throw new SelectionException("the selection is longer than 4,000 characters", 4_000);
+        if (text.length() > LONGEST) {
+            throw new SelectionException("the selection is longer than 4,000 characters", LONGEST);
         }
         var reader = new Reader(text);
         List<List<Term>> all = new ArrayList<>();
@@ -103,13 +162,13 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
         List<Term> alternatives() {
             List<Term> terms = new ArrayList<>();
             boolean excluded = take("not:");
-            String kind = kind();
+            var kind = kind();
             terms.add(term(kind, excluded));
             while (!atEnd() && text.charAt(at) == ',') {
                 at++;
                 boolean excludedToo = take("not:");
                 int before = at;
-                String next = kind();
+                var next = kind();
                 terms.add(term(at == before ? kind : next, excludedToo));
             }
             return terms;
@@ -121,79 +180,91 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
             return found;
         }
 
-        /** The word before a colon, or {@code label} for a bare word. */
-        private String kind() {
+        /** The word before a colon; without one it is a bare word. */
+        private Kind kind() {
             int end = at;
             while (end < text.length() && Character.isLetter(text.charAt(end))) {
                 end++;
             }
             if (end == at || end >= text.length() || text.charAt(end) != ':') {
-                return "bare";
+                return Kind.BARE;
             }
-            String word = text.substring(at, end);
-            if (!KINDS.contains(word)) {
+            var word = text.substring(at, end);
+            if (!Kind.WORDS.contains(word)) {
                 throw new SelectionException(
-                        "\"" + word + ":\" is not known; expected one of " + String.join(": ", KINDS) + ":"
-                                + Nearest.hint(word, KINDS),
+                        "\"" + word + ":\" is not known; expected one of " + String.join(": ", Kind.WORDS) + ":"
+                                + Nearest.hint(word, Kind.WORDS),
                         at);
             }
             at = end + 1;
-            return word;
+            return Kind.valueOf(word.toUpperCase(Locale.ROOT));
         }
 
-        private Term term(String kind, boolean excluded) {
+        private Term term(Kind kind, boolean excluded) {
             int start = at;
-            String value = value();
-            if (value.isEmpty()) {
+            var pieces = pieces(kind);
+            if (pieces.size() == 1 && pieces.getFirst().isEmpty()) {
                 throw new SelectionException("something to look for is missing", start);
             }
-            if (kind.equals("state") && !STATES.contains(value)) {
-                throw new SelectionException(
-                        "\"" + value + "\" is not a state; expected one of "
-                                + String.join(", ", STATES.stream().sorted().toList()) + Nearest.hint(value, STATES),
-                        start);
-            }
-            if (kind.equals("group")) {
-                checkGroup(value, start);
-            }
-            boolean anywhere = kind.equals("bare");
-            var pattern = pattern(anywhere ? "*" + value + "*" : value, anywhere || kind.equals("label"));
-            return new Term(anywhere ? "label" : kind, value, excluded, pattern);
+            return switch (kind) {
+                case GROUP -> new InGroup(group(String.join("*", pieces), start), excluded);
+                case STATE -> new InState(state(String.join("*", pieces), start), excluded);
+                case BARE -> new Named(kind, Glob.containing(Glob.ofPieces(pieces)), excluded);
+                case RECORDER, CAMERA, TEMPLATE, FAMILY, TAG, LABEL -> new Named(kind, Glob.ofPieces(pieces), excluded);
+            };
         }
 
-        private static void checkGroup(String value, int start) {
+        private static CameraState state(String value, int start) {
+            return CameraState.of(value)
+                    .orElseThrow(() -> new SelectionException(
+                            "\"" + value + "\" is not a state; expected one of "
+                                    + String.join(", ", CameraState.words())
+                                    + Nearest.hint(value, CameraState.words()),
+                            start));
+        }
+
+        private static Node.Group group(String value, int start) {
             try {
-                Node.Group.of(value);
-            } catch (IllegalArgumentException e) {
-                throw new SelectionException(e.getMessage(), start);
+                return Node.Group.of(value);
+            } catch (Refusal e) {
+                throw new SelectionException(String.valueOf(e.getMessage()), start);
             }
         }
 
-        private String value() {
-            if (!atEnd() && text.charAt(at) == '"') {
-                int end = text.indexOf('"', at + 1);
-                if (end < 0) {
-                    throw new SelectionException("the quote is not closed", at);
+        /** The value's texts between stars; in lower case where either case is meant. */
+        private List<String> pieces(Kind kind) {
+            boolean quoted = !atEnd() && text.charAt(at) == '"';
+            int opening = at;
+            at += quoted ? 1 : 0;
+            List<String> pieces = new ArrayList<>();
+            var piece = new StringBuilder();
+            for (; !ends(quoted); at++) {
+                char c = text.charAt(at);
+                if (c == '*') {
+                    pieces.add(piece.toString());
+                    piece.setLength(0);
+                } else {
+                    boolean escape = quoted && c == '\\' && at + 1 < text.length();
+                    at += escape ? 1 : 0;
+                    piece.append(text.charAt(at));
                 }
-                String quoted = text.substring(at + 1, end);
-                at = end + 1;
-                return quoted;
             }
-            int end = at;
-            while (end < text.length() && !Character.isWhitespace(text.charAt(end)) && text.charAt(end) != ',') {
-                end++;
+            if (quoted && atEnd()) {
+                throw new SelectionException("the quote is not closed", opening);
             }
-            String word = text.substring(at, end);
-            at = end;
-            return word;
+            at += quoted ? 1 : 0;
+            pieces.add(piece.toString());
+            boolean eitherCase = kind == Kind.LABEL || kind == Kind.BARE;
+            return eitherCase
+                    ? pieces.stream().map(p -> p.toLowerCase(Locale.ROOT)).toList()
+                    : pieces;
         }
 
-        private static Pattern pattern(String glob, boolean lowerCase) {
-            var regex = new StringBuilder();
-            for (var part : (lowerCase ? glob.toLowerCase(Locale.ROOT) : glob).split("((?<=\\*)|(?=\\*))")) {
-                regex.append(part.equals("*") ? ".*" : Pattern.quote(part));
-            }
-            return Pattern.compile(regex.toString());
+        private boolean ends(boolean quoted) {
+            return atEnd()
+                    || (quoted
+                            ? text.charAt(at) == '"'
+                            : Character.isWhitespace(text.charAt(at)) || text.charAt(at) == ',');
         }
     }
 }

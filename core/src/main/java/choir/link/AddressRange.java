@@ -1,5 +1,6 @@
 package choir.link;
 
+import choir.refusal.Refusal;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.LongStream;
@@ -11,15 +12,15 @@ public record AddressRange(long first, long last) {
 
     public AddressRange {
         if (last < first || last - first >= MOST) {
-            throw new IllegalArgumentException("a range holds 1 to " + MOST
-                    + " addresses, from the lower to the higher; not " + text(first) + "-" + text(last));
+            throw new Refusal("a range holds 1 to " + MOST + " addresses, from the lower to the higher; not "
+                    + text(first) + "-" + text(last));
         }
     }
 
     /**
      * Reads {@code 10.20.0.5}, {@code 10.20.0.1-10.20.0.40} or {@code 10.20.0.0/26}.
      *
-     * @throws IllegalArgumentException saying what was expected
+     * @throws Refusal saying what was expected
      */
     public static AddressRange parse(String text) {
         var trimmed = text.strip();
@@ -56,8 +57,8 @@ public record AddressRange(long first, long last) {
         return address;
     }
 
-    private static IllegalArgumentException refused(String text) {
-        return new IllegalArgumentException("\"" + text + "\" is no range of addresses; expected 10.20.0.5,"
+    private static Refusal refused(String text) {
+        return new Refusal("\"" + text + "\" is no range of addresses; expected 10.20.0.5,"
                 + " 10.20.0.1-10.20.0.40 or 10.20.0.0/26 (at most " + MOST + " addresses)");
     }
 

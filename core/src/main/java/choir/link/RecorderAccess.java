@@ -1,6 +1,7 @@
 package choir.link;
 
 import choir.family.Family;
+import choir.refusal.Refusal;
 import java.net.URI;
 import java.util.Optional;
 
@@ -13,9 +14,8 @@ public record RecorderAccess(URI address, String user, String password, Optional
     public RecorderAccess {
         boolean http = "http".equals(address.getScheme()) || "https".equals(address.getScheme());
         if (!http || address.getHost() == null) {
-            throw new IllegalArgumentException(
-                    "\"" + address + "\" is not an address of a recorder; expected a form like"
-                            + " http://10.20.0.5/onvif/device_service");
+            throw new Refusal("\"" + address + "\" is not an address of a recorder; expected a form like"
+                    + " http://10.20.0.5/onvif/device_service");
         }
     }
 

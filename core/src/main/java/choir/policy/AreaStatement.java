@@ -1,6 +1,7 @@
 package choir.policy;
 
 import choir.area.Shape;
+import choir.refusal.Refusal;
 import choir.scale.Threshold;
 import java.util.Optional;
 
@@ -14,7 +15,7 @@ public record AreaStatement(
         Optional<Threshold> threshold) {
     public AreaStatement {
         if (name.isBlank() || name.length() > 64) {
-            throw new IllegalArgumentException("an area needs a name of at most 64 characters");
+            throw new Refusal("an area needs a name of at most 64 characters");
         }
     }
 

@@ -1,5 +1,6 @@
 package choir.policy;
 
+import choir.refusal.Refusal;
 import java.util.regex.Pattern;
 
 /** The name of a calendar; it starts with a letter, so that it is never taken for a date. */
@@ -8,7 +9,7 @@ public record CalendarName(String text) implements Comparable<CalendarName> {
 
     public CalendarName {
         if (!FORM.matcher(text).matches()) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a name of a calendar; expected at most 60 of"
+            throw new Refusal("\"" + text + "\" is not a name of a calendar; expected at most 60 of"
                     + " a-z, 0-9 and -, a letter first");
         }
     }

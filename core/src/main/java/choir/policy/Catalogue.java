@@ -1,6 +1,7 @@
 package choir.policy;
 
 import choir.fleet.Nearest;
+import choir.refusal.Refusal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -63,7 +64,7 @@ public final class Catalogue {
                     "Ignoring too little: foliage, water and traffic start recordings."),
             new Setting(
                     new SettingKey("motion.analyses-per-second"),
-                    new SettingType.Amount("/s", 1, 60, 1, false),
+                    new SettingType.Amount(Unit.ANALYSES_A_SECOND, 1, 60, 1, false),
                     "Analyses a second",
                     "How often a picture is analysed.",
                     "Too seldom: quick movement passes between two looks.",
@@ -84,14 +85,14 @@ public final class Catalogue {
                     "All pictures: the recorder works more than needed."),
             new Setting(
                     new SettingKey("motion.on-delay"),
-                    new SettingType.Amount("ms", 0, 60000, 0, true, true),
+                    new SettingType.Amount(Unit.MILLISECONDS, 0, 60000, 0, true, true),
                     "On delay",
                     "For how long the level must be over the threshold before it is motion.",
                     "Too long: short movement does not count.",
                     "Too short: a flicker counts."),
             new Setting(
                     new SettingKey("motion.off-delay"),
-                    new SettingType.Amount("ms", 0, 600000, 0, false),
+                    new SettingType.Amount(Unit.MILLISECONDS, 0, 600000, 0, false),
                     "Off delay",
                     "For how long motion lasts after the level was last over the threshold.",
                     "Too short: one movement becomes several, with gaps between.",
@@ -126,21 +127,21 @@ public final class Catalogue {
                     "Missing: on a quiet day the plan of a busy one records too much."),
             new Setting(
                     BEFORE_EVENT,
-                    new SettingType.Amount("s", 0, 600, 0, false),
+                    new SettingType.Amount(Unit.SECONDS, 0, 600, 0, false),
                     "Before event",
                     "Footage kept from before the event.",
                     "Too short: how it began is missing.",
                     "Too long: every event carries quiet footage."),
             new Setting(
                     AFTER_EVENT,
-                    new SettingType.Amount("s", 0, 3600, 0, false),
+                    new SettingType.Amount(Unit.SECONDS, 0, 3600, 0, false),
                     "After event",
                     "Footage kept from after the event.",
                     "Too short: how it ended is missing.",
                     "Too long: every event carries quiet footage."),
             new Setting(
                     FRAME_RATE,
-                    new SettingType.Amount("fps", 1, 120, 2, true),
+                    new SettingType.Amount(Unit.FRAMES_A_SECOND, 1, 120, 2, true),
                     "Frame rate",
                     "The most pictures a second that are recorded.",
                     "Too low: quick movement falls between two pictures.",
@@ -175,14 +176,14 @@ public final class Catalogue {
                     "Often and long: quiet footage fills the disk."),
             new Setting(
                     KEEP_AT_LEAST,
-                    new SettingType.Amount("d", 0, 3650, 0, false),
+                    new SettingType.Amount(Unit.DAYS, 0, 3650, 0, false),
                     "Keep at least",
                     "Days for which footage must still be there.",
                     "Too short: footage is gone before it is asked for.",
                     "Too long: the disk must be larger than needed."),
             new Setting(
                     KEEP_AT_MOST,
-                    new SettingType.Amount("d", 1, 3650, 0, true),
+                    new SettingType.Amount(Unit.DAYS, 1, 3650, 0, true),
                     "Keep at most",
                     "Days after which footage must be gone.",
                     "Too short: footage is deleted that might be asked for.",
@@ -244,7 +245,7 @@ public final class Catalogue {
     public static Setting get(SettingKey key) {
         var setting = SETTINGS.get(key);
         if (setting == null) {
-            throw new IllegalArgumentException(unknown(key.text()));
+            throw new Refusal(unknown(key.text()));
         }
         return setting;
     }
@@ -252,7 +253,7 @@ public final class Catalogue {
     /**
      * The setting of that name.
      *
-     * @throws IllegalArgumentException naming the nearest setting that exists
+     * @throws Refusal naming the nearest setting that exists
      */
     public static Setting named(String key) {
         return get(new SettingKey(key));

@@ -57,14 +57,32 @@ final class Layering {
         switch (value) {
             case Value.Hours hours -> settings.put(key, hours(key, hours, (Effective.Hours) below, fix));
             case Value.Levels levels -> settings.put(key, levels(key, levels, (Effective.Levels) below, fix));
-            case Value.SpecialDays days -> settings.put(key, days(key, days, (Effective.SpecialDays) below, fix));
-            case Value.Areas areas -> settings.put(key, areas(key, areas, (Effective.Areas) below, fix));
+            case Value.SpecialDays days -> {
+                // Taking away what nobody stated governs nothing; an empty list says that there are no special days.
+                if (below != null || days.plans().isEmpty() || !onlyTakesAway(days)) {
+                    settings.put(key, days(key, days, (Effective.SpecialDays) below, fix));
+                }
+            }
+            case Value.Areas areas -> {
+                // The same for areas: an empty list watches everything, a mere removal says nothing.
+                if (below != null || areas.areas().isEmpty() || !onlyTakesAway(areas)) {
+                    settings.put(key, areas(key, areas, (Effective.Areas) below, fix));
+                }
+            }
             case Value.Flag v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Sense v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Share v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Amount v -> scalar(key, v, (Effective.Scalar) below, fix);
             case Value.Word v -> scalar(key, v, (Effective.Scalar) below, fix);
         }
+    }
+
+    private static boolean onlyTakesAway(Value.SpecialDays days) {
+        return days.plans().values().stream().allMatch(Optional::isEmpty);
+    }
+
+    private static boolean onlyTakesAway(Value.Areas areas) {
+        return areas.areas().stream().allMatch(AreaStatement::remove);
     }
 
     private void scalar(SettingKey key, Value value, Effective.@Nullable Scalar below, boolean fix) {
@@ -126,11 +144,7 @@ final class Layering {
     }
 
     private static <V> @Nullable Origin contradictedFixed(@Nullable Sourced<V> voice, @Nullable V asked) {
-        boolean contradicts = voice != null
-                && asked != null
-                && voice.fixed()
-                && !voice.value().equals(asked);
-        return contradicts ? voice.origin() : null;
+        return voice != null && asked != null && voice.fixed() && !voice.value().equals(asked) ? voice.origin() : null;
     }
 
     private <V> Week<Sourced<V>> onlyFixed(SettingKey key, Week<Sourced<V>> voices) {
@@ -142,7 +156,9 @@ final class Layering {
 
     private Effective.Areas areas(SettingKey key, Value.Areas areas, Effective.@Nullable Areas below, boolean fix) {
         if (below != null && below.fixed()) {
-            block(key, anyOrigin(below));
+            if (!areas.areas().stream().allMatch(a -> repeats(below, a))) {
+                block(key, anyOrigin(below));
+            }
             return below;
         }
         Map<String, Effective.Area> byName = new LinkedHashMap<>(below == null ? Map.of() : below.byName());
@@ -154,6 +170,23 @@ final class Layering {
             }
         }
         return new Effective.Areas(byName, fix);
+    }
+
+    /** True when the statement changes nothing of the areas that are there. */
+    private static boolean repeats(Effective.Areas below, AreaStatement said) {
+        var there = below.byName().get(said.name());
+        if (there == null) {
+            return said.remove();
+        }
+        return !said.remove()
+                && agrees(said.kind(), there.kind())
+                && agrees(said.shape(), there.shape())
+                && agrees(said.sensitivity(), there.sensitivity())
+                && agrees(said.threshold(), there.threshold());
+    }
+
+    private static <T> boolean agrees(Optional<T> said, Optional<Sourced<T>> there) {
+        return said.isEmpty() || there.map(Sourced::value).equals(said);
     }
 
     private Effective.Area field(Effective.Area below, AreaStatement area, boolean fix) {

@@ -1,6 +1,7 @@
 package choir.policy;
 
 import choir.fleet.Node;
+import choir.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.Optional;
 
@@ -21,7 +22,7 @@ public record PolicyOverride(
         Optional<LocalDate> until) {
     public PolicyOverride {
         if (because.isBlank() || because.length() > 500) {
-            throw new IllegalArgumentException("an override needs a reason of at most 500 characters");
+            throw new Refusal("an override needs a reason of at most 500 characters");
         }
     }
 

@@ -1,5 +1,6 @@
 package choir.policy;
 
+import choir.refusal.Refusal;
 import choir.scale.Sensitivity;
 import java.math.BigDecimal;
 import java.util.Optional;
@@ -12,7 +13,7 @@ import java.util.Optional;
 public record Sensing(boolean auto, Optional<Sensitivity> number) {
     public Sensing {
         if (!auto && number.isEmpty()) {
-            throw new IllegalArgumentException("a sensitivity that is not auto needs a number");
+            throw new Refusal("a sensitivity that is not auto needs a number");
         }
     }
 
@@ -25,7 +26,7 @@ public record Sensing(boolean auto, Optional<Sensitivity> number) {
         boolean auto = trimmed.matches("auto\\s*,\\s*else\\s+.*");
         var number = auto ? trimmed.replaceFirst("auto\\s*,\\s*else\\s+", "") : trimmed;
         if (!number.matches("\\d{1,3}(\\.\\d{1,4})?")) {
-            throw new IllegalArgumentException(
+            throw new Refusal(
                     "\"" + text + "\" is not a sensitivity; expected 0 to 100, auto, or" + " \"auto, else 55\"");
         }
         return new Sensing(auto, Optional.of(new Sensitivity(new BigDecimal(number))));

@@ -1,6 +1,7 @@
 package choir.policy;
 
 import choir.fleet.Nearest;
+import choir.refusal.Refusal;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -51,7 +52,7 @@ public sealed interface SettingType {
         /**
          * Reads the text form.
          *
-         * @throws IllegalArgumentException saying what was expected
+         * @throws Refusal saying what was expected
          */
         Value parse(String text);
     }
@@ -62,7 +63,7 @@ public sealed interface SettingType {
             return switch (text) {
                 case "on" -> new Value.Flag(true);
                 case "off" -> new Value.Flag(false);
-                default -> throw new IllegalArgumentException("\"" + text + "\" is neither on nor off");
+                default -> throw new Refusal("\"" + text + "\" is neither on nor off");
             };
         }
 
@@ -91,7 +92,7 @@ public sealed interface SettingType {
         public Value parse(String text) {
             var match = FORM.matcher(text.strip());
             if (!match.matches()) {
-                throw new IllegalArgumentException(
+                throw new Refusal(
                         "\"" + text + "\" is not a share of the picture; expected " + expected() + ", such as 0.6%");
             }
             return new Value.Share(new choir.scale.Threshold(new BigDecimal(match.group(1))));
@@ -110,8 +111,8 @@ public sealed interface SettingType {
      *     (otherwise the next higher one, so that rounding never loses footage)
      * @param moreLoses a larger value records less, such as a longer delay before motion counts
      */
-    record Amount(String unit, int min, int max, int decimals, boolean cap, boolean moreLoses) implements Scalar {
-        Amount(String unit, int min, int max, int decimals, boolean cap) {
+    record Amount(Unit unit, int min, int max, int decimals, boolean cap, boolean moreLoses) implements Scalar {
+        Amount(Unit unit, int min, int max, int decimals, boolean cap) {
             this(unit, min, max, decimals, cap, false);
         }
 
@@ -120,7 +121,7 @@ public sealed interface SettingType {
         @Override
         public Value parse(String text) {
             var match = FORM.matcher(text.strip());
-            if (!match.matches() || !match.group(2).isEmpty() && !match.group(2).equals(unit)) {
+            if (!match.matches() || !match.group(2).isEmpty() && !match.group(2).equals(unit.symbol())) {
                 throw refused(text);
             }
             var number = new BigDecimal(match.group(1));
@@ -132,13 +133,13 @@ public sealed interface SettingType {
             return new Value.Amount(number, unit);
         }
 
-        private IllegalArgumentException refused(String text) {
-            return new IllegalArgumentException("\"" + text + "\" is out of range; expected " + expected());
+        private Refusal refused(String text) {
+            return new Refusal("\"" + text + "\" is out of range; expected " + expected());
         }
 
         @Override
         public String expected() {
-            return min + unit + " to " + max + unit;
+            return min + unit.symbol() + " to " + max + unit;
         }
     }
 
@@ -151,8 +152,7 @@ public sealed interface SettingType {
         @Override
         public Value parse(String text) {
             if (!words.contains(text)) {
-                throw new IllegalArgumentException(
-                        "\"" + text + "\" is none of " + expected() + Nearest.hint(text, words));
+                throw new Refusal("\"" + text + "\" is none of " + expected() + Nearest.hint(text, words));
             }
             return new Value.Word(text);
         }
@@ -170,7 +170,7 @@ public sealed interface SettingType {
         @Override
         public Value parse(String text) {
             if (!FORM.matcher(text).matches()) {
-                throw new IllegalArgumentException("\"" + text + "\" is not a name; expected " + expected());
+                throw new Refusal("\"" + text + "\" is not a name; expected " + expected());
             }
             return new Value.Word(text);
         }
@@ -192,12 +192,12 @@ public sealed interface SettingType {
                 return new Value.Word(text);
             }
             if (!match.matches()) {
-                throw new IllegalArgumentException("\"" + text + "\" is not a clip; expected " + expected());
+                throw new Refusal("\"" + text + "\" is not a clip; expected " + expected());
             }
             int seconds = Integer.parseInt(match.group(1));
             int minutes = Integer.parseInt(match.group(2));
             if (seconds == 0 || minutes == 0 || seconds > minutes * 60) {
-                throw new IllegalArgumentException(
+                throw new Refusal(
                         "\"" + text + "\": a clip has some length and is not longer than the time to the next one");
             }
             return new Value.Word(seconds + "s every " + minutes + "min");
@@ -215,7 +215,7 @@ public sealed interface SettingType {
         public Value parse(String text) {
             var trimmed = text.strip();
             if (trimmed.isEmpty() || trimmed.length() > 200 || trimmed.chars().anyMatch(Character::isISOControl)) {
-                throw new IllegalArgumentException("\"" + trimmed + "\" is not a value here; expected " + expected());
+                throw new Refusal("\"" + trimmed + "\" is not a value here; expected " + expected());
             }
             return new Value.Word(trimmed);
         }

@@ -1,5 +1,6 @@
 package choir.policy;
 
+import choir.refusal.Refusal;
 import java.util.Optional;
 
 /**
@@ -11,10 +12,10 @@ import java.util.Optional;
 public record Template(TemplateName name, int revision, String title, Optional<TemplateName> base, Layer layer) {
     public Template {
         if (revision < 1) {
-            throw new IllegalArgumentException("revisions count from 1");
+            throw new Refusal("revisions count from 1");
         }
         if (title.length() > 200) {
-            throw new IllegalArgumentException("a title has at most 200 characters");
+            throw new Refusal("a title has at most 200 characters");
         }
     }
 }

@@ -1,5 +1,6 @@
 package choir.policy;
 
+import choir.refusal.Refusal;
 import java.util.regex.Pattern;
 
 /** Lower-case letters, digits and dashes, up to 60 characters. */
@@ -8,7 +9,7 @@ public record TemplateName(String text) implements Comparable<TemplateName> {
 
     public TemplateName {
         if (!FORM.matcher(text).matches()) {
-            throw new IllegalArgumentException("\"" + text + "\" is not a template name; expected lower-case letters,"
+            throw new Refusal("\"" + text + "\" is not a template name; expected lower-case letters,"
                     + " digits and dashes, such as quay-outside");
         }
     }

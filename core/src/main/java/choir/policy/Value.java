@@ -44,7 +44,7 @@ public sealed interface Value {
     record Word(String text) implements Value {}
 
     /** A number with its unit, such as {@code 12s} or {@code 21d}. */
-    record Amount(BigDecimal number, String unit) implements Value {
+    record Amount(BigDecimal number, Unit unit) implements Value {
         public Amount {
             number = Decimals.plain(number);
         }

@@ -1,6 +1,6 @@
 package choir.rollout;
 
-import java.util.Map;
+import java.util.EnumSet;
 import java.util.Set;
 
 /** Where one camera's changes stand within a rollout. */
@@ -13,20 +13,20 @@ public enum StepState {
     FAILED,
     SKIPPED;
 
-    private static final Map<StepState, Set<StepState>> NEXT = Map.of(
-            PLANNED, Set.of(WRITING, SKIPPED, FAILED),
-            WRITING, Set.of(VERIFIED, MISMATCHED, FAILED, PLANNED),
-            VERIFIED, Set.of(),
-            MISMATCHED, Set.of(),
-            FAILED, Set.of(),
-            SKIPPED, Set.of());
+    private Set<StepState> next() {
+        return switch (this) {
+            case PLANNED -> EnumSet.of(WRITING, SKIPPED, FAILED);
+            case WRITING -> EnumSet.of(VERIFIED, MISMATCHED, FAILED, PLANNED);
+            case VERIFIED, MISMATCHED, FAILED, SKIPPED -> EnumSet.noneOf(StepState.class);
+        };
+    }
 
     public boolean mayBecome(StepState next) {
-        return NEXT.get(this).contains(next);
+        return next().contains(next);
     }
 
     public boolean isSettled() {
-        return NEXT.get(this).isEmpty();
+        return next().isEmpty();
     }
 
     /** True for an end that counts against a wave's limit. */

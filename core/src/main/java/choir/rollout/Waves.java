@@ -1,5 +1,6 @@
 package choir.rollout;
 
+import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -14,10 +15,10 @@ public record Waves(int first, int maxFailedPercent) {
 
     public Waves {
         if (first < 1) {
-            throw new IllegalArgumentException("the first wave has at least one camera");
+            throw new Refusal("the first wave has at least one camera");
         }
         if (maxFailedPercent < 0 || maxFailedPercent > 100) {
-            throw new IllegalArgumentException("the share that may fail is 0 to 100 percent, not " + maxFailedPercent);
+            throw new Refusal("the share that may fail is 0 to 100 percent, not " + maxFailedPercent);
         }
     }
 

@@ -1,5 +1,6 @@
 package choir.scale;
 
+import choir.refusal.Refusal;
 import java.math.BigDecimal;
 import java.math.MathContext;
 
@@ -12,7 +13,7 @@ import java.math.MathContext;
 public record CountScale(int min, int max) {
     public CountScale {
         if (min < 1 || max <= min) {
-            throw new IllegalArgumentException("a count from " + min + " to " + max + " is no threshold scale");
+            throw new Refusal("a count from " + min + " to " + max + " is no threshold scale");
         }
     }
 

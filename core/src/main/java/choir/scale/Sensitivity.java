@@ -1,5 +1,6 @@
 package choir.scale;
 
+import choir.refusal.Refusal;
 import java.math.BigDecimal;
 
 /**
@@ -14,8 +15,7 @@ public record Sensitivity(BigDecimal value) {
         if (value.signum() < 0
                 || value.compareTo(MOST) > 0
                 || value.stripTrailingZeros().scale() > 4) {
-            throw new IllegalArgumentException(
-                    "\"" + value.toPlainString() + "\" is not a sensitivity; expected 0 to 100, or auto");
+            throw new Refusal("\"" + value.toPlainString() + "\" is not a sensitivity; expected 0 to 100, or auto");
         }
         value = Decimals.plain(value);
     }

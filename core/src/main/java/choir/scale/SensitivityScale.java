@@ -1,41 +1,42 @@
 package choir.scale;
 
+import choir.refusal.Refusal;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.OptionalInt;
 
 /** A recorder's own way to state a sensitivity, with the way from the neutral 0 to 100 and back. */
 public sealed interface SensitivityScale {
     BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     /** The nearest native value; half-way between two the more sensitive one. */
-    String toNative(Sensitivity neutral);
+    NativeScalar toNative(Sensitivity neutral);
 
     /**
      * The middle of the neutral values that map to the native one, with the fewest digits that map back.
      *
-     * @throws IllegalArgumentException when the device does not know such a value
+     * @throws Refusal when the device does not know such a value
      */
-    Sensitivity toNeutral(String nativeValue);
+    Sensitivity toNeutral(NativeScalar nativeValue);
 
     /** How many native steps more sensitive (positive) or less (negative) the second value is than the first. */
-    int stepsTowardsSensitive(String first, String second);
+    int stepsTowardsSensitive(NativeScalar first, NativeScalar second);
 
-    boolean contains(String nativeValue);
+    boolean contains(NativeScalar nativeValue);
 
     /** Whole numbers from {@code min} to at most {@code max} in steps. */
     record Numbers(int min, int max, int step, Direction direction) implements SensitivityScale {
         public Numbers {
             if (step < 1 || max < min + step) {
-                throw new IllegalArgumentException(
-                        "a scale from " + min + " to " + max + " by " + step + " has no steps");
+                throw new Refusal("a scale from " + min + " to " + max + " by " + step + " has no steps");
             }
         }
 
         @Override
-        public String toNative(Sensitivity neutral) {
-            return Integer.toString(nativeNumber(neutral.value()));
+        public NativeScalar toNative(Sensitivity neutral) {
+            return NativeScalar.of(nativeNumber(neutral.value()));
         }
 
         private int nativeNumber(BigDecimal neutral) {
@@ -52,12 +53,25 @@ public sealed interface SensitivityScale {
             return (max - min) / step;
         }
 
-        @Override
-        public Sensitivity toNeutral(String nativeValue) {
-            int number = Integer.parseInt(nativeValue);
-            if (!contains(nativeValue)) {
-                throw new IllegalArgumentException(nativeValue + " is not on the scale " + min + " to " + max);
+        /** The number on this scale; empty for what the device ought not to hold. */
+        private OptionalInt on(NativeScalar value) {
+            if (!(value instanceof NativeScalar.Number(var number)) || number.scale() > 0) {
+                return OptionalInt.empty();
             }
+            boolean inside =
+                    number.compareTo(BigDecimal.valueOf(min)) >= 0 && number.compareTo(BigDecimal.valueOf(max)) <= 0;
+            return inside && (number.intValueExact() - min) % step == 0
+                    ? OptionalInt.of(number.intValueExact())
+                    : OptionalInt.empty();
+        }
+
+        private int require(NativeScalar value) {
+            return on(value).orElseThrow(() -> new Refusal(value + " is not on the scale " + min + " to " + max));
+        }
+
+        @Override
+        public Sensitivity toNeutral(NativeScalar nativeValue) {
+            int number = require(nativeValue);
             var half = BigDecimal.valueOf(step).divide(BigDecimal.TWO);
             int inner = direction == Direction.UP ? number - min : max - number;
             var span = BigDecimal.valueOf(max - min);
@@ -68,19 +82,14 @@ public sealed interface SensitivityScale {
         }
 
         @Override
-        public int stepsTowardsSensitive(String first, String second) {
-            int change = Math.floorDiv(Integer.parseInt(second) - Integer.parseInt(first), step);
+        public int stepsTowardsSensitive(NativeScalar first, NativeScalar second) {
+            int change = (require(second) - require(first)) / step;
             return direction == Direction.UP ? change : -change;
         }
 
         @Override
-        public boolean contains(String nativeValue) {
-            try {
-                int number = Integer.parseInt(nativeValue);
-                return number >= min && number <= max && (number - min) % step == 0;
-            } catch (NumberFormatException e) {
-                return false;
-            }
+        public boolean contains(NativeScalar nativeValue) {
+            return on(nativeValue).isPresent();
         }
     }
 
@@ -89,19 +98,19 @@ public sealed interface SensitivityScale {
         public Words {
             words = List.copyOf(words);
             if (words.size() < 2 || words.stream().distinct().count() < words.size()) {
-                throw new IllegalArgumentException("a scale of words needs two or more different words: " + words);
+                throw new Refusal("a scale of words needs two or more different words: " + words);
             }
         }
 
         @Override
-        public String toNative(Sensitivity neutral) {
+        public NativeScalar toNative(Sensitivity neutral) {
             var share = neutral.value().multiply(BigDecimal.valueOf(words.size()));
-            return words.get(Math.min(
-                    words.size() - 1, share.divideToIntegralValue(HUNDRED).intValueExact()));
+            return new NativeScalar.Word(words.get(Math.min(
+                    words.size() - 1, share.divideToIntegralValue(HUNDRED).intValueExact())));
         }
 
         @Override
-        public Sensitivity toNeutral(String nativeValue) {
+        public Sensitivity toNeutral(NativeScalar nativeValue) {
             int place = place(nativeValue);
             var middle = HUNDRED.multiply(BigDecimal.valueOf(2L * place + 1))
                     .divide(BigDecimal.valueOf(2L * words.size()), MathContext.DECIMAL64);
@@ -109,22 +118,22 @@ public sealed interface SensitivityScale {
                     Decimals.shortest(middle, n -> toNative(new Sensitivity(n)).equals(nativeValue)));
         }
 
-        private int place(String word) {
-            int place = words.indexOf(word);
+        private int place(NativeScalar word) {
+            int place = words.indexOf(word.toString());
             if (place < 0) {
-                throw new IllegalArgumentException("\"" + word + "\" is none of " + words);
+                throw new Refusal("\"" + word + "\" is none of " + words);
             }
             return place;
         }
 
         @Override
-        public int stepsTowardsSensitive(String first, String second) {
+        public int stepsTowardsSensitive(NativeScalar first, NativeScalar second) {
             return place(second) - place(first);
         }
 
         @Override
-        public boolean contains(String nativeValue) {
-            return words.contains(nativeValue);
+        public boolean contains(NativeScalar nativeValue) {
+            return words.contains(nativeValue.toString());
         }
     }
 }

@@ -1,5 +1,6 @@
 package choir.scale;
 
+import choir.refusal.Refusal;
 import java.math.BigDecimal;
 
 /**
@@ -12,7 +13,7 @@ public record Threshold(BigDecimal percent) {
         if (percent.signum() <= 0
                 || percent.compareTo(BigDecimal.valueOf(100)) > 0
                 || percent.stripTrailingZeros().scale() > 4) {
-            throw new IllegalArgumentException(
+            throw new Refusal(
                     "\"" + percent.toPlainString() + "%\" is not a threshold; expected above 0% and at most 100%");
         }
         percent = Decimals.plain(percent);

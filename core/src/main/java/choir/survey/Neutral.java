@@ -15,6 +15,8 @@ import choir.policy.Sensing;
 import choir.policy.SettingKey;
 import choir.policy.SettingType;
 import choir.policy.Value;
+import choir.refusal.Refusal;
+import choir.scale.NativeScalar;
 import choir.scale.Threshold;
 import choir.week.DayPlan;
 import choir.week.WallClock.SpecialDay;
@@ -45,7 +47,7 @@ final class Neutral {
         }
         try {
             return said(key, ability.get(), value.get());
-        } catch (IllegalArgumentException | ArithmeticException outOfRange) {
+        } catch (Refusal | ArithmeticException outOfRange) {
             return Optional.empty();
         }
     }
@@ -59,45 +61,62 @@ final class Neutral {
             case NativeValue.Levels(var week) ->
                 Optional.of(new Value.Levels(week.map(((Ability.Levels) ability).scale()::toNeutral), true));
             case NativeValue.SpecialDays(var days) -> specialDays(days);
-            case NativeValue.Item(String text) -> item(key, ability, text);
+            case NativeValue.Single(var scalar) -> single(key, ability, scalar);
+            // Which of several values stands for the picture does not matter, since each area says its own.
+            case NativeValue.PerArea(var values) -> single(key, ability, values.getFirst());
         };
     }
 
-    private Optional<Value> item(SettingKey key, Ability ability, String text) {
+    private Optional<Value> single(SettingKey key, Ability ability, NativeScalar held) {
         return switch (ability) {
-            case Ability.Sense s -> Optional.of(new Value.Sense(sensing(s, text.split(" ")[0])));
-            case Ability.Percent p -> Optional.of(new Value.Share(percent(text.split(" ")[0])));
-            case Ability.Steps s -> Optional.of(new Value.Share(s.percents().get(Integer.parseInt(text) - 1)));
-            case Ability.Zones z -> Optional.empty();
-            case Ability.Levels l -> Optional.empty();
-            case Ability.SpecialDays d -> Optional.empty();
-            case Ability.Cells c ->
-                Optional.of(new Value.Share(c.scale().toNeutral(Integer.parseInt(text), watchedCells())));
-            case Ability.Pixels p ->
-                Optional.of(new Value.Share(p.scale().toNeutral(Integer.parseInt(text), watchedPixels(p))));
-            case Ability.Numbers n -> Optional.of(amount(key, text));
+            case Ability.Sense s -> Optional.of(new Value.Sense(sensing(s, held)));
+            case Ability.OfThreshold t -> Optional.of(new Value.Share(threshold(t, number(held))));
+            case Ability.Numbers n -> Optional.of(amount(key, number(held)));
             case Ability.Choice c ->
                 c.choices().entrySet().stream()
-                        .filter(e -> e.getValue().equals(text))
+                        .filter(e -> e.getValue().equals(held.toString()))
                         .findFirst()
                         .map(e -> new Value.Word(e.getKey()));
             case Ability.Text t ->
-                Optional.of(((SettingType.Scalar) Catalogue.get(key).type()).parse(text));
+                Optional.of(((SettingType.Scalar) Catalogue.get(key).type()).parse(held.toString()));
             case Ability.Switch s -> Optional.empty();
-            case Ability.Mask m -> Optional.empty();
-            case Ability.Lanes l -> Optional.empty();
+            case Ability.OfAreas a -> Optional.empty();
+            case Ability.OfTime t -> Optional.empty();
         };
     }
 
-    private static Sensing sensing(Ability.Sense ability, String text) {
-        return text.equals(Ability.Sense.AUTO)
-                ? new Sensing(true, Optional.empty())
-                : new Sensing(false, Optional.of(ability.scale().toNeutral(text)));
+    private Threshold threshold(Ability.OfThreshold ability, BigDecimal held) {
+        return switch (ability) {
+            case Ability.Cells c -> c.scale().toNeutral(held.intValueExact(), watchedCells());
+            case Ability.Pixels p -> p.scale().toNeutral(held.intValueExact(), watchedPixels(p));
+            case Ability.Percent p -> new Threshold(held);
+            case Ability.Steps s -> step(s, held.intValueExact());
+        };
     }
 
-    private static Value amount(SettingKey key, String text) {
+    private static Threshold step(Ability.Steps ability, int step) {
+        if (step < 1 || step > ability.percents().size()) {
+            throw new Refusal(step + " is none of the " + ability.percents().size() + " steps");
+        }
+        return ability.percents().get(step - 1);
+    }
+
+    private static BigDecimal number(NativeScalar held) {
+        return switch (held) {
+            case NativeScalar.Number(var number) -> number;
+            case NativeScalar.Word word -> throw new Refusal("\"" + word + "\" is no number");
+        };
+    }
+
+    private static Sensing sensing(Ability.Sense ability, NativeScalar held) {
+        return held.equals(Ability.Sense.AUTO)
+                ? new Sensing(true, Optional.empty())
+                : new Sensing(false, Optional.of(ability.scale().toNeutral(held)));
+    }
+
+    private static Value amount(SettingKey key, BigDecimal held) {
         var type = (SettingType.Amount) Catalogue.get(key).type();
-        return type.parse(new BigDecimal(text).toPlainString() + type.unit());
+        return type.parse(held.toPlainString() + type.unit());
     }
 
     private int watchedCells() {
@@ -117,10 +136,6 @@ final class Neutral {
                 .map(m -> ((NativeValue.Mask) m).mask())
                 .map(m -> (int) (picture * m.count() / m.grid().cells()))
                 .orElse((int) picture);
-    }
-
-    private static Threshold percent(String text) {
-        return new Threshold(new BigDecimal(text));
     }
 
     /** Each with its own values where the device's areas do not all have the same. */
@@ -145,16 +160,17 @@ final class Neutral {
                                     && !sensitivities.isEmpty()
                             ? Optional.of(sensing(s, sensitivities.get(i)))
                             : Optional.empty(),
-                    thresholds.isEmpty() ? Optional.empty() : Optional.of(percent(thresholds.get(i)))));
+                    thresholds.isEmpty() ? Optional.empty() : Optional.of(new Threshold(number(thresholds.get(i))))));
         }
         boolean twice = areas.stream().map(AreaStatement::name).distinct().count() < areas.size();
         return twice ? Optional.empty() : Optional.of(new Value.Areas(areas));
     }
 
     /** The values of a setting by area; empty when all areas have the same. */
-    private List<String> each(SettingKey key, int areas) {
-        var values = held.get(key).map(v -> List.of(v.text().split(" "))).orElse(List.of());
-        return values.size() == areas && areas > 1 ? values : List.of();
+    private List<NativeScalar> each(SettingKey key, int areas) {
+        return held.get(key).orElse(null) instanceof NativeValue.PerArea(var values) && values.size() == areas
+                ? values
+                : List.of();
     }
 
     /** By calendars that are there with these very dates; any other cannot be said. */

@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /**
  * A policy that describes cameras as they are: for each group a template with what most of its cameras hold, and
@@ -41,8 +42,13 @@ public record Proposal(
     /** Settling one setting may move another (a threshold is counted over the areas), but not for long. */
     private static final int MOST_PASSES = 4;
 
+    /** @param taken names of templates that there are, which no proposal may revise */
     public static Proposal describing(
-            Collection<Surveyed> surveyed, Calendars calendars, String because, String author) {
+            Collection<Surveyed> surveyed,
+            Calendars calendars,
+            Set<TemplateName> taken,
+            String because,
+            String author) {
         Map<Node.Group, List<Surveyed>> byGroup = new TreeMap<>();
         surveyed.forEach(
                 s -> byGroup.computeIfAbsent(s.group(), g -> new ArrayList<>()).add(s));
@@ -52,13 +58,14 @@ public record Proposal(
         List<PolicyOverride> overrides = new ArrayList<>();
         byGroup.forEach((group, members) -> {
             var layer = commonest(members, calendars);
-            var name = names.computeIfAbsent(layer, l -> new TemplateName("as-found-" + (names.size() + 1)));
+            var name = names.computeIfAbsent(layer, l -> freeName(names.values(), taken));
             templates.put(name, new Template(name, 1, "As found", Optional.empty(), layer));
             // A group above hands its template down; what a lower group holds is said there again.
             uses.put(group, List.of(name));
         });
+        var book = new PolicyBook(templates, uses, List.of(), LocalDate.EPOCH);
         for (var member : surveyed) {
-            var above = new PolicyBook(templates, uses, List.of(), LocalDate.EPOCH).of(member.group());
+            var above = book.of(member.group());
             differing(member, above, calendars)
                     .forEach((key, statement) -> overrides.add(new PolicyOverride(
                             overrides.size() + 1L,
@@ -71,6 +78,14 @@ public record Proposal(
                             Optional.empty())));
         }
         return new Proposal(templates, uses, overrides);
+    }
+
+    private static TemplateName freeName(Collection<TemplateName> proposed, Set<TemplateName> taken) {
+        return IntStream.iterate(1, i -> i + 1)
+                .mapToObj(i -> new TemplateName("as-found-" + i))
+                .filter(name -> !taken.contains(name) && !proposed.contains(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Layer commonest(List<Surveyed> members, Calendars calendars) {

@@ -1,6 +1,7 @@
 package choir.survey;
 
 import choir.family.Family;
+import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
@@ -69,7 +70,7 @@ public record Variants(Family family, SettingKey key, int cameras, List<Variant>
         var variants = byValue.entrySet().stream()
                 .map(e -> new Variant(e.getKey(), family.factory(key).equals(Optional.of(e.getKey())), e.getValue()))
                 .sorted(Comparator.comparing((Variant v) -> -v.cameras().size())
-                        .thenComparing(v -> v.value().text()))
+                        .thenComparing(v -> NativeText.of(v.value())))
                 .toList();
         return count == 0 ? Optional.empty() : Optional.of(new Variants(family, key, count, variants));
     }

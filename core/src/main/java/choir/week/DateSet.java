@@ -1,5 +1,6 @@
 package choir.week;
 
+import choir.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.TreeSet;
@@ -11,7 +12,7 @@ public record DateSet(List<SpecialDate> dates) {
 
     public DateSet {
         if (dates.size() > MOST) {
-            throw new IllegalArgumentException("a calendar has at most " + MOST + " entries, not " + dates.size());
+            throw new Refusal("a calendar has at most " + MOST + " entries, not " + dates.size());
         }
         dates = List.copyOf(new TreeSet<>(dates));
     }

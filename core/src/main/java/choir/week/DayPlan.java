@@ -47,7 +47,7 @@ public record DayPlan(Week<TriggerSet> day) {
     }
 
     public DayPlan map(UnaryOperator<TriggerSet> each) {
-        return new DayPlan(day.map(each::apply));
+        return new DayPlan(day.map(each));
     }
 
     @Override

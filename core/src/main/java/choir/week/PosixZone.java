@@ -1,5 +1,6 @@
 package choir.week;
 
+import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
@@ -8,9 +9,13 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.temporal.TemporalAdjusters;
+import java.util.List;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A time zone as devices state it, such as {@code CET-1CEST,M3.5.0,M10.5.0/3}: the TZ form of POSIX.1-2017, section 8.3.
@@ -22,12 +27,12 @@ public final class PosixZone {
     private static final String RULE = "(?:M\\d{1,2}\\.[1-5]\\.[0-6]|J\\d{1,3}|\\d{1,3})(?:/" + OFFSET + ")?";
     private static final Pattern FORM = Pattern.compile(
             NAME + "(" + OFFSET + ")(?:" + NAME + "(" + OFFSET + ")?(?:,(" + RULE + "),(" + RULE + "))?)?");
-    private static final Duration STEP = Duration.ofMinutes(30);
+    private static final Duration LONGEST_TIME = Duration.ofHours(167);
 
     private final Duration standard;
     private final Duration summer;
-    private final @org.jspecify.annotations.Nullable Rule start;
-    private final @org.jspecify.annotations.Nullable Rule end;
+    private final @Nullable Rule start;
+    private final @Nullable Rule end;
 
     /** When in a year the clock changes. */
     private record Rule(String day, Duration time) {
@@ -36,6 +41,20 @@ public final class PosixZone {
             return slash < 0
                     ? new Rule(text, Duration.ofHours(2))
                     : new Rule(text.substring(0, slash), offset(text.substring(slash + 1)));
+        }
+
+        /** Refuses a day, a month or an hour that does not exist. */
+        void check() {
+            if (time.abs().compareTo(LONGEST_TIME) > 0) {
+                throw new DateTimeException("a change " + time + " after midnight");
+            }
+            if (!day.startsWith("M")) {
+                int number = Integer.parseInt(day.startsWith("J") ? day.substring(1) : day);
+                if (number > 365 || number == 0 && day.startsWith("J")) {
+                    throw new DateTimeException("day " + day + " of a year");
+                }
+            }
+            in(2028);
         }
 
         LocalDateTime in(int year) {
@@ -52,6 +71,7 @@ public final class PosixZone {
                         ? first.with(TemporalAdjusters.lastInMonth(weekday))
                         : first.with(TemporalAdjusters.dayOfWeekInMonth(week, weekday));
             }
+            // J1 to J365 never counts the 29th of February; a bare number counts from 0 and does.
             boolean julian = day.startsWith("J");
             int number = Integer.parseInt(julian ? day.substring(1) : day);
             boolean leapDayPassed = julian && number >= 60 && java.time.Year.isLeap(year);
@@ -64,13 +84,18 @@ public final class PosixZone {
         summer = m.group(2) == null ? standard.plusHours(1) : offset(m.group(2)).negated();
         start = m.group(3) == null ? null : Rule.parse(m.group(3));
         end = m.group(4) == null ? null : Rule.parse(m.group(4));
-        // A month, an hour or a day that does not exist is found out here and not later.
         if (start != null && end != null) {
-            start.in(2028);
-            end.in(2028);
+            start.check();
+            end.check();
         }
-        ZoneOffset.ofTotalSeconds((int) standard.toSeconds());
-        ZoneOffset.ofTotalSeconds((int) summer.toSeconds());
+        checkOffset(standard);
+        checkOffset(summer);
+    }
+
+    private static void checkOffset(Duration offset) {
+        if (offset.abs().compareTo(Duration.ofHours(18)) > 0) {
+            throw new DateTimeException("an offset of " + offset);
+        }
     }
 
     /** Empty for a text that is no zone of that form. */
@@ -78,7 +103,7 @@ public final class PosixZone {
         var match = FORM.matcher(text.strip());
         try {
             return match.matches() ? Optional.of(new PosixZone(match)) : Optional.empty();
-        } catch (java.time.DateTimeException e) {
+        } catch (DateTimeException e) {
             return Optional.empty();
         }
     }
@@ -107,14 +132,29 @@ public final class PosixZone {
         return inside ? summer : standard;
     }
 
-    /** The first moment within two years at which the two clocks differ; empty when they agree. */
+    /**
+     * The first moment within two years at which the two clocks differ; empty when they agree. Between two changes of
+     * either clock nothing moves, so only the start and the changes are looked at.
+     */
     public Optional<Instant> firstDifference(ZoneId zone, Instant from) {
         var until = from.plus(Duration.ofDays(731));
-        for (var at = from.truncatedTo(java.time.temporal.ChronoUnit.HOURS); at.isBefore(until); at = at.plus(STEP)) {
-            if (zone.getRules().getOffset(at).getTotalSeconds() != offset(at).toSeconds()) {
-                return Optional.of(at);
+        SortedSet<Instant> moments = new TreeSet<>(List.of(from));
+        var next = zone.getRules().nextTransition(from);
+        while (next != null && next.getInstant().isBefore(until)) {
+            moments.add(next.getInstant());
+            next = zone.getRules().nextTransition(next.getInstant());
+        }
+        if (start != null && end != null) {
+            int year = from.atOffset(ZoneOffset.UTC).getYear();
+            for (int y = year - 1; y <= year + 3; y++) {
+                moments.add(start.in(y).minus(standard).toInstant(ZoneOffset.UTC));
+                moments.add(end.in(y).minus(summer).toInstant(ZoneOffset.UTC));
             }
         }
-        return Optional.empty();
+        return moments.stream()
+                .filter(m -> !m.isBefore(from) && m.isBefore(until))
+                .filter(m -> zone.getRules().getOffset(m).getTotalSeconds()
+                        != offset(m).toSeconds())
+                .findFirst();
     }
 }

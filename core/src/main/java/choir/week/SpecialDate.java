@@ -1,5 +1,6 @@
 package choir.week;
 
+import choir.refusal.Refusal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.MonthDay;
@@ -54,8 +55,8 @@ public sealed interface SpecialDate extends Comparable<SpecialDate> {
     record Range(LocalDate first, LocalDate last) implements SpecialDate {
         public Range {
             if (!last.isAfter(first) || last.isAfter(first.plusDays(LONGEST_RANGE_DAYS))) {
-                throw new IllegalArgumentException("\"" + first + ".." + last + "\": a range ends after it starts, and"
-                        + " within " + LONGEST_RANGE_DAYS + " days");
+                throw new Refusal("\"" + first + ".." + last + "\": a range ends after it starts, and" + " within "
+                        + LONGEST_RANGE_DAYS + " days");
             }
         }
 
@@ -86,7 +87,7 @@ public sealed interface SpecialDate extends Comparable<SpecialDate> {
     /**
      * Reads {@code 2027-01-01}, {@code 12-25 yearly} or {@code 2027-06-28..2027-07-02}.
      *
-     * @throws IllegalArgumentException saying what was expected
+     * @throws Refusal saying what was expected
      */
     static SpecialDate parse(String text) {
         var trimmed = text.strip();
@@ -101,10 +102,10 @@ public sealed interface SpecialDate extends Comparable<SpecialDate> {
             }
             return new On(LocalDate.parse(trimmed));
         } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException(
-                    "\"" + text + "\" is not a date; expected 2027-01-01, 12-25 yearly or 2027-06-28..2027-07-02", e);
+            throw new Refusal(
+                    "\"" + text + "\" is not a date; expected 2027-01-01, 12-25 yearly or 2027-06-28..2027-07-02");
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("\"" + text + "\" is no day of the year", e);
+            throw new Refusal("\"" + text + "\" is no day of the year");
         }
     }
 }

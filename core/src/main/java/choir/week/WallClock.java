@@ -1,5 +1,6 @@
 package choir.week;
 
+import choir.refusal.Refusal;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -57,8 +58,7 @@ public record WallClock(Week<TriggerSet> week, List<SpecialDay> specialDays, Zon
     /** How long each trigger set holds in real time, from the first date to before the other. */
     public Map<TriggerSet, Duration> durations(LocalDate from, LocalDate toExclusive) {
         if (!toExclusive.isAfter(from) || toExclusive.isAfter(from.plusYears(10))) {
-            throw new IllegalArgumentException(
-                    "expected a later date within ten years, not " + from + " to " + toExclusive);
+            throw new Refusal("expected a later date within ten years, not " + from + " to " + toExclusive);
         }
         Map<TriggerSet, Duration> sums = new LinkedHashMap<>();
         for (var date = from; date.isBefore(toExclusive); date = date.plusDays(1)) {

@@ -1,5 +1,6 @@
 package choir.week;
 
+import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -57,7 +58,7 @@ public final class Week<V> {
     /** This week with the value from {@code from} to {@code to} (exclusive, at most the end of the week). */
     public Week<V> paint(int from, int to, V value) {
         if (from < 0 || to > MINUTES || from >= to) {
-            throw new IllegalArgumentException("minutes " + from + " to " + to + " are no stretch of a week");
+            throw new Refusal("minutes " + from + " to " + to + " are no stretch of a week");
         }
         var brush = new Builder<V>();
         if (from > 0) {

@@ -1,7 +1,9 @@
 package choir.week;
 
+import choir.refusal.Refusal;
+
 /** A line of a week that cannot be understood; the message says what was expected. */
-public final class WeekTextException extends IllegalArgumentException {
+public final class WeekTextException extends Refusal {
     public WeekTextException(String message) {
         super(message);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import choir.Vectors;
+import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HexFormat;
@@ -57,8 +58,7 @@ class AreaTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "AIDQ", "zg==", "0P8A8A==AA", "gYGBgQ=="})
     void refusesCutOffAndWrongLengthPackings(String packed) {
-        assertThatThrownBy(() -> CellMask.unpack(new CellGrid(22, 18), packed))
-                .isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> CellMask.unpack(new CellGrid(22, 18), packed)).isInstanceOf(Refusal.class);
     }
 
     @Test
@@ -71,7 +71,7 @@ class AreaTest {
             var packed = java.util.Base64.getEncoder().encodeToString(bytes);
             try {
                 assertThat(CellMask.unpack(grid, packed).grid()).isEqualTo(grid);
-            } catch (IllegalArgumentException refused) {
+            } catch (Refusal refused) {
                 assertThat(refused.getMessage()).isNotBlank();
             }
         }

@@ -2,6 +2,9 @@ package choir.drift;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import choir.area.CellGrid;
+import choir.area.CellMask;
+import choir.family.Ability;
 import choir.family.Families;
 import choir.family.Family;
 import choir.family.NativeConfig;
@@ -11,7 +14,8 @@ import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Changes;
-import choir.week.TriggerSet;
+import choir.scale.NativeScalar;
+import choir.week.Week;
 import choir.week.WeekText;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +38,7 @@ class DriftTest {
     private static NativeConfig sensitivity(@Nullable String value) {
         return value == null
                 ? NativeConfig.EMPTY
-                : new NativeConfig(Map.of(Catalogue.SENSITIVITY, new NativeValue.Item(value)));
+                : new NativeConfig(Map.of(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read(value))));
     }
 
     @ParameterizedTest
@@ -51,7 +55,7 @@ class DriftTest {
     void theFirstRowThatFitsIsTheCause(String desired, String baseline, String observed, Cause cause) {
         var found = one(
                 Catalogue.SENSITIVITY,
-                new NativeValue.Item(desired),
+                new NativeValue.Single(NativeScalar.read(desired)),
                 Optional.of(sensitivity(observed)),
                 sensitivity(baseline));
         assertThat(found.cause()).isEqualTo(cause);
@@ -59,8 +63,8 @@ class DriftTest {
 
     @Test
     void aWriteThatReadsBackAsBeforeDidNotTake() {
-        var asked = new NativeValue.Item("60");
-        var attempt = new Attempt(asked, new NativeValue.Item("50"));
+        var asked = new NativeValue.Single(NativeScalar.read("60"));
+        var attempt = new Attempt(asked, new NativeValue.Single(NativeScalar.read("50")));
         var found = Drift.compare(
                         new Translation(Map.of(Catalogue.SENSITIVITY, new Wish.Wanted(asked, Optional.empty()))),
                         TERN,
@@ -74,8 +78,11 @@ class DriftTest {
     @Test
     void aLowerNumberIsLossInSteps() {
         var found = one(
-                Catalogue.SENSITIVITY, new NativeValue.Item("60"), Optional.of(sensitivity("58")), sensitivity("60"));
-        assertThat(found.cost()).isEqualTo(new Cost(2, 0, "steps", 0));
+                Catalogue.SENSITIVITY,
+                new NativeValue.Single(NativeScalar.read("60")),
+                Optional.of(sensitivity("58")),
+                sensitivity("60"));
+        assertThat(found.distance()).isEqualTo(Distance.Counted.of(Measure.STEPS, 2, 0));
         assertThat(found.severity()).isEqualTo(Severity.MEDIUM);
         assertThat(found.sentence())
                 .isEqualTo("Sensitivity is 2 steps less sensitive than asked (58, ought to be 60); changed at the"
@@ -94,7 +101,7 @@ class DriftTest {
                 Optional.of(new NativeConfig(Map.of(Catalogue.WEEK, week("mon-sat motion", "sun none")))),
                 new NativeConfig(Map.of(Catalogue.WEEK, week("daily motion"))));
         assertThat(found.cause()).isEqualTo(Cause.CHANGED_AT_RECORDER);
-        assertThat(found.cost()).isEqualTo(new Cost(1440, 0, "minutes a week", 1440));
+        assertThat(found.distance()).isEqualTo(new Distance.OfWeek(1440, 0, 1440));
         assertThat(found.severity()).isEqualTo(Severity.HIGH);
         assertThat(found.sentence()).contains("records nothing for 24 h a week");
     }
@@ -126,17 +133,77 @@ class DriftTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(found.severity()).isEqualTo(Severity.HIGH);
-        assertThat(found.cost().minutesWithoutRecording()).isEqualTo(choir.week.Week.MINUTES);
+        assertThat(found.distance().minutesWithoutRecording()).isEqualTo(Week.MINUTES);
+    }
+
+    private static Deviation held(String key, String desired, String observed) {
+        return one(
+                new SettingKey(key),
+                new NativeValue.Single(NativeScalar.read(desired)),
+                Optional.of(new NativeConfig(
+                        Map.of(new SettingKey(key), new NativeValue.Single(NativeScalar.read(observed))))),
+                NativeConfig.EMPTY);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "recording.frame-rate|12|unlimited|NONE|is not as asked (unlimited, ought to be 12)",
+                "recording.frame-rate|12|11.6|LOSS|is 0.4 fps lower than asked (11.6, ought to be 12)",
+                "recording.frame-rate|12|25|WASTE|is 13 fps higher than asked (25, ought to be 12)",
+                "motion.on-delay|250|260|LOSS|is 10 ms longer than asked (260, ought to be 250)",
+                "motion.off-delay|4000|3000|LOSS|is 1000 ms shorter than asked (3000, ought to be 4000)",
+                "recording.keep-at-most|14|21|WASTE|is 7 d longer than asked (21, ought to be 14)",
+                "motion.sensitivity|60|auto|NONE|is not as asked (auto, ought to be 60)",
+                "motion.sensitivity|60|7 of 9|NONE|is not as asked (7 of 9, ought to be 60)"
+            })
+    void aWordWhereANumberBelongsIsNeitherMoreNorLess(
+            String key, String desired, String observed, Distance.Direction direction, String words) {
+        var found = held(key, desired, observed);
+        assertThat(found.distance().direction()).isEqualTo(direction);
+        assertThat(found.sentence()).contains(words);
     }
 
     @Test
-    void storedFormReadsBackEqual() {
-        var config = new NativeConfig(Map.of(
-                Catalogue.WEEK, week("mon 22:00-04:00 motion,alarm", "sun none"),
-                Catalogue.DETECTION, new NativeValue.Flag(true),
-                Catalogue.SENSITIVITY, new NativeValue.Item("60"),
-                Catalogue.AREAS, new NativeValue.Mask(choir.area.CellMask.all(new choir.area.CellGrid(22, 18)))));
-        assertThat(NativeConfig.parse(config.stored())).isEqualTo(config);
-        assertThat(TriggerSet.parse("none")).isEqualTo(TriggerSet.NONE);
+    void tenMillisecondsAreASmallLossAndNotALargeOne() {
+        var mark = Mark.of(new Deviation(
+                new SettingKey("motion.on-delay"),
+                Cause.CHANGED_AT_RECORDER,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                held("motion.on-delay", "250", "260").distance(),
+                Severity.MEDIUM,
+                Optional.empty()));
+        assertThat(mark).isEqualTo(new Mark(Mark.Kind.LOSS, 1));
+    }
+
+    @Test
+    void valuesOfAnotherKindHaveNoDistanceAndBreakNothing() {
+        List<NativeValue> values = List.of(
+                new NativeValue.Flag(false),
+                NativeValue.number(7),
+                new NativeValue.PerArea(List.of(NativeScalar.of(1), NativeScalar.of(2))),
+                new NativeValue.Mask(CellMask.all(new CellGrid(4, 4))),
+                week("daily none"),
+                new NativeValue.Zones(List.of()),
+                new NativeValue.Levels(Week.silent()),
+                new NativeValue.SpecialDays(List.of()));
+        for (var key : List.of(Catalogue.SENSITIVITY, Catalogue.AREAS, Catalogue.WEEK, Catalogue.SPECIAL_DAYS)) {
+            for (var held : values) {
+                var desired = switch (TERN.ability(key).orElseThrow()) {
+                    case Ability.OfAreas a -> new NativeValue.Mask(CellMask.all(new CellGrid(22, 18)));
+                    case Ability.Lanes l -> week("daily motion");
+                    case Ability.SpecialDays d -> new NativeValue.SpecialDays(List.of());
+                    default -> NativeValue.number(60);
+                };
+                var found = one(key, desired, Optional.of(new NativeConfig(Map.of(key, held))), NativeConfig.EMPTY);
+                assertThat(found.sentence()).isNotBlank();
+                if (!held.getClass().equals(desired.getClass()) && !(held instanceof NativeValue.PerArea)) {
+                    assertThat(found.distance()).as("%s for %s", held, desired).isEqualTo(Distance.none());
+                }
+            }
+        }
     }
 }

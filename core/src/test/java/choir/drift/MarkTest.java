@@ -11,14 +11,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class MarkTest {
-    private static Deviation deviation(Cause cause, Cost cost) {
+    private static Deviation deviation(Cause cause, Distance distance) {
         return new Deviation(
                 Catalogue.SENSITIVITY,
                 cause,
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                cost,
+                distance,
                 Severity.LOW,
                 Optional.of("A sentence."));
     }
@@ -36,24 +36,32 @@ class MarkTest {
         "DID_NOT_TAKE, LOSS"
     })
     void whatWaitsIsARingAndOnlyWhatWentAstrayStandsAside(Cause cause, Kind kind) {
-        assertThat(Mark.of(deviation(cause, new Cost(3, 0, "steps", 0))).kind()).isEqualTo(kind);
+        assertThat(Mark.of(deviation(cause, Distance.Counted.of(Measure.STEPS, 3, 0)))
+                        .kind())
+                .isEqualTo(kind);
     }
 
     @ParameterizedTest
     @CsvSource({
-        "1, 0, steps, LOSS, 1",
-        "2, 0, steps, LOSS, 2",
-        "10, 0, steps, LOSS, 3",
-        "0, 59, minutes a week, WASTE, 1",
-        "0, 60, minutes a week, WASTE, 2",
-        "0, 1440, minutes a week, WASTE, 3",
-        "9, 10, cells, BOTH, 2",
-        "0, 5000, pixels, WASTE, 3",
-        "0, 0, '', BOTH, 1"
+        "1, 0, STEPS, LOSS, 1",
+        "2, 0, STEPS, LOSS, 2",
+        "10, 0, STEPS, LOSS, 3",
+        "9, 10, CELLS, BOTH, 2",
+        "0, 5000, PIXELS, WASTE, 3",
+        "10, 0, MILLISECONDS, LOSS, 1",
+        "5, 0, SECONDS, LOSS, 2",
+        "0, 0, STEPS, BOTH, 1"
     })
-    void theDotStandsFurtherOutForALargerDifference(int loss, int waste, String unit, Kind kind, int size) {
-        var mark = Mark.of(deviation(Cause.CHANGED_AT_RECORDER, new Cost(loss, waste, unit, 0)));
+    void theDotStandsFurtherOutForALargerDifference(int loss, int waste, Measure measure, Kind kind, int size) {
+        var mark = Mark.of(deviation(Cause.CHANGED_AT_RECORDER, Distance.Counted.of(measure, loss, waste)));
         assertThat(mark).isEqualTo(new Mark(kind, size));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"59, 1", "60, 2", "1439, 2", "1440, 3"})
+    void minutesOfTheWeekWeighByTheHourAndByTheDay(int minutes, int size) {
+        var mark = Mark.of(deviation(Cause.CHANGED_AT_RECORDER, new Distance.OfWeek(0, minutes, 0)));
+        assertThat(mark).isEqualTo(new Mark(Kind.WASTE, size));
     }
 
     @Test

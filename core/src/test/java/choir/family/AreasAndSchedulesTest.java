@@ -3,13 +3,16 @@ package choir.family;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.area.CellMask;
+import choir.drift.Distance;
 import choir.drift.Drift;
 import choir.family.Translation.Wish;
 import choir.policy.CalendarName;
 import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.scale.NativeScalar;
 import choir.week.DateSet;
+import choir.week.Week;
 import choir.week.WeekText;
 import java.util.List;
 import java.util.Map;
@@ -56,14 +59,16 @@ class AreasAndSchedulesTest {
         assertThat(zones(TWO_AREAS))
                 .hasToString("Zones[zones=[pier 10,10 50,10 30,60, stairs 60,60 90,60 90,90 60,90]]");
         assertThat(wanted("fulmar", TWO_AREAS, Catalogue.SENSITIVITY))
-                .isEqualTo(new Wish.Wanted(new NativeValue.Item("15 8"), Optional.empty()));
-        assertThat(wanted("fulmar", TWO_AREAS, Catalogue.THRESHOLD).value()).isEqualTo(new NativeValue.Item("4 1"));
+                .isEqualTo(new Wish.Wanted(
+                        new NativeValue.PerArea(List.of(NativeScalar.of(15), NativeScalar.of(8))), Optional.empty()));
+        assertThat(wanted("fulmar", TWO_AREAS, Catalogue.THRESHOLD).value())
+                .isEqualTo(new NativeValue.PerArea(List.of(NativeScalar.of(4), NativeScalar.of(1))));
     }
 
     @Test
     void aDeviceWithOneMaskGetsTheMergedOneAndTheMostSensitiveValues() {
         var sensitivity = wanted("tern", TWO_AREAS, Catalogue.SENSITIVITY);
-        assertThat(sensitivity.value()).isEqualTo(new NativeValue.Item("75"));
+        assertThat(sensitivity.value()).isEqualTo(new NativeValue.Single(NativeScalar.read("75")));
         assertThat(sensitivity.approximated()).contains("asked 40, the recorder takes 75");
     }
 
@@ -79,7 +84,7 @@ class AreasAndSchedulesTest {
     @Test
     void whatIsIgnoredIsLeftOutAndWhatPolygonsCoverBesideIsSaid() {
         var settings = "motion: {areas: [{ignore: sun, rectangle: [[0, 0], [0.2, 0.2]]}]}";
-        assertThat(zones(settings).text()).isEqualTo("watched 20,0 100,0 100,100 0,100 0,20 20,20");
+        assertThat(NativeText.of(zones(settings))).isEqualTo("watched 20,0 100,0 100,100 0,100 0,20 20,20");
         assertThat(wanted("fulmar", settings, Catalogue.AREAS).approximated()).isEmpty();
         var hole = "motion: {areas: [{ignore: clock, rectangle: [[0.4, 0.4], [0.6, 0.6]]}]}";
         assertThat(wanted("fulmar", hole, Catalogue.AREAS).approximated().orElseThrow())
@@ -101,7 +106,7 @@ class AreasAndSchedulesTest {
                 TranslatorTest.policy(areas.toString()).areas().orElseThrow().watched(ability.grid());
         assertThat(asked.minus(ability.cells(zones))).isEqualTo(CellMask.none(ability.grid()));
         assertThat(wanted("fulmar", areas.toString(), Catalogue.SENSITIVITY).value())
-                .isEqualTo(new NativeValue.Item("14"));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read("14")));
     }
 
     @Test
@@ -109,7 +114,7 @@ class AreasAndSchedulesTest {
         assertThat(zones("motion: {areas: [{ignore: all, rectangle: [[0, 0], [1, 1]]}]}")
                         .zones())
                 .isEmpty();
-        assertThat(zones("motion: {areas: []}").text()).isEqualTo("watched 0,0 100,0 100,100 0,100");
+        assertThat(NativeText.of(zones("motion: {areas: []}"))).isEqualTo("watched 0,0 100,0 100,100 0,100");
     }
 
     @ParameterizedTest
@@ -132,7 +137,7 @@ class AreasAndSchedulesTest {
                 ", ",
                 List.of(asked.split("; ")).stream().map(l -> "\"" + l + "\"").toList());
         var wish = wanted(family, "recording: {week: [" + lines + "]}", Catalogue.WEEK);
-        assertThat(wish.value().text()).isEqualTo(taken);
+        assertThat(NativeText.of(wish.value())).isEqualTo(taken);
         assertThat(wish.approximated()).isPresent();
     }
 
@@ -149,7 +154,7 @@ class AreasAndSchedulesTest {
     void aThresholdInStepsTakesTheNearestAndHalfWayTheSooner(String asked, String step) {
         assertThat(wanted("auk", "motion: {threshold: " + asked + "}", Catalogue.THRESHOLD)
                         .value())
-                .isEqualTo(new NativeValue.Item(step));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read(step)));
     }
 
     @Test
@@ -157,11 +162,11 @@ class AreasAndSchedulesTest {
         var one = "motion: {sensitivity-by-time: [\"daily 21:00-05:30 45\"]}";
         assertThat(wanted("tern", one, Catalogue.SENSITIVITY_BY_TIME))
                 .isEqualTo(new Wish.Wanted(
-                        new NativeValue.Levels(WeekText.parse(List.of("daily 21:00-05:30 45"), l -> l)),
+                        new NativeValue.Levels(WeekText.parse(List.of("daily 21:00-05:30 45"), NativeScalar::read)),
                         Optional.empty()));
         var two = "motion: {sensitivity-by-time: [\"daily 21:00-05:30 45\", \"sat 12:00-13:00 80\"]}";
         var taken = wanted("tern", two, Catalogue.SENSITIVITY_BY_TIME);
-        assertThat(taken.value().text()).isEqualTo("daily 21:00-05:30 80; sat 12:00-13:00 80");
+        assertThat(NativeText.of(taken.value())).isEqualTo("daily 21:00-05:30 80; sat 12:00-13:00 80");
         assertThat(taken.approximated()).isPresent();
         assertThat(translation("gannet", one).wishes().get(Catalogue.SENSITIVITY_BY_TIME))
                 .isInstanceOf(Wish.Cannot.class);
@@ -170,28 +175,12 @@ class AreasAndSchedulesTest {
     @Test
     void specialDaysTakeTheDatesOfTheirCalendarAndADateStandsForItself() {
         var settings = "recording: {special-days: {holidays: daily continuous, 2027-06-19: daily none}}";
-        assertThat(wanted("tern", settings, Catalogue.SPECIAL_DAYS).value().text())
+        assertThat(NativeText.of(
+                        wanted("tern", settings, Catalogue.SPECIAL_DAYS).value()))
                 .isEqualTo("holidays (12-25 yearly): daily continuous | 2027-06-19 (2027-06-19): daily none");
         var unknown = translation("tern", "recording: {special-days: {feasts: daily none}}");
         assertThat(((Wish.Cannot) unknown.wishes().get(Catalogue.SPECIAL_DAYS)).why())
                 .contains("no calendar \"feasts\"");
-    }
-
-    @ParameterizedTest
-    @CsvSource(
-            delimiter = '|',
-            value = {
-                "fulmar|zones:pier:0,0 50,0 50,50|motion.areas",
-                "fulmar|zones:|motion.areas",
-                "tern|levels:daily 21:00-05:30 45|motion.sensitivity-by-time",
-                "tern|levels:|motion.sensitivity-by-time",
-                "tern|days:holidays^12-25 yearly^daily continuous|recording.special-days",
-                "tern|days:|recording.special-days"
-            })
-    void nativeValuesSurviveStorage(String family, String stored, String key) {
-        var value = NativeValue.parse(stored);
-        assertThat(NativeValue.parse(value.stored())).isEqualTo(value);
-        assertThat(value.stored()).isEqualTo(stored);
     }
 
     @Test
@@ -200,9 +189,9 @@ class AreasAndSchedulesTest {
         assertThat(Zone.of("a", "50,0 0,0 50,50")).isEqualTo(Zone.of("a", "0,0 50,0 50,50"));
     }
 
-    private static choir.drift.Deviation deviation(String family, String settings, SettingKey key, String held) {
+    private static choir.drift.Deviation deviation(String family, String settings, SettingKey key, NativeValue held) {
         var f = FAMILIES.named(family).orElseThrow();
-        var observed = new NativeConfig(Map.of(key, NativeValue.parse(held)));
+        var observed = new NativeConfig(Map.of(key, held));
         return Drift.compare(translation(family, settings), f, Optional.of(observed), NativeConfig.EMPTY, Map.of())
                 .stream()
                 .filter(d -> d.key().equals(key))
@@ -212,20 +201,30 @@ class AreasAndSchedulesTest {
 
     @Test
     void whatAreasLoseAndValuesByTimeAndSpecialDaysIsCounted() {
-        var areas = deviation("fulmar", TWO_AREAS, Catalogue.AREAS, "zones:stairs:60,60 90,60 90,90 60,90");
-        assertThat(areas.cost().loss()).isBetween(230, 270);
+        var areas = deviation(
+                "fulmar",
+                TWO_AREAS,
+                Catalogue.AREAS,
+                new NativeValue.Zones(List.of(Zone.of("stairs", "60,60 90,60 90,90 60,90"))));
+        assertThat(areas.distance().loss().intValue()).isBetween(230, 270);
         assertThat(areas.severity()).isEqualTo(choir.drift.Severity.HIGH);
-        var each = deviation("fulmar", TWO_AREAS, Catalogue.SENSITIVITY, "item:15 3");
-        assertThat(each.cost().loss()).isEqualTo(5);
+        var each = deviation(
+                "fulmar",
+                TWO_AREAS,
+                Catalogue.SENSITIVITY,
+                new NativeValue.PerArea(List.of(NativeScalar.of(15), NativeScalar.of(3))));
+        assertThat(each.distance().loss()).isEqualByComparingTo("5");
         var levels = deviation(
                 "tern",
                 "motion: {sensitivity: 60, sensitivity-by-time: [\"daily 21:00-05:30 45\"]}",
                 Catalogue.SENSITIVITY_BY_TIME,
-                "levels:");
-        assertThat(levels.cost().waste()).isEqualTo(7 * 510);
-        assertThat(levels.cost().loss()).isZero();
+                new NativeValue.Levels(Week.silent()));
+        assertThat(levels.distance()).isEqualTo(new Distance.OfWeek(0, 7 * 510, 0));
         var days = deviation(
-                "tern", "recording: {special-days: {holidays: daily continuous}}", Catalogue.SPECIAL_DAYS, "days:");
+                "tern",
+                "recording: {special-days: {holidays: daily continuous}}",
+                Catalogue.SPECIAL_DAYS,
+                new NativeValue.SpecialDays(List.of()));
         assertThat(days.sentence()).contains("Special days lack holidays");
     }
 }

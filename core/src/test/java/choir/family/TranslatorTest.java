@@ -12,6 +12,7 @@ import choir.policy.Layer;
 import choir.policy.PolicyBook;
 import choir.policy.Template;
 import choir.policy.TemplateName;
+import choir.scale.NativeScalar;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -54,7 +55,7 @@ class TranslatorTest {
     void motionSettingsGoToTheNearestStep(String family, String setting, String expected) {
         var key = setting.startsWith("threshold") ? Catalogue.THRESHOLD : Catalogue.SENSITIVITY;
         assertThat(((Wish.Wanted) wish(family, "motion: {" + quote(setting) + "}", key)).value())
-                .isEqualTo(new NativeValue.Item(expected));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read(expected)));
     }
 
     private static String quote(String setting) {
@@ -73,7 +74,7 @@ class TranslatorTest {
     })
     void roundingNeverLosesFootageAndIsReported(String setting, String key, String expected) {
         var wanted = (Wish.Wanted) wish("gannet", "recording: {" + setting + "}", new choir.policy.SettingKey(key));
-        assertThat(wanted.value()).isEqualTo(new NativeValue.Item(expected));
+        assertThat(wanted.value()).isEqualTo(new NativeValue.Single(NativeScalar.read(expected)));
         assertThat(wanted.approximated().orElseThrow()).contains("asked").contains("takes");
     }
 
@@ -97,7 +98,7 @@ class TranslatorTest {
     })
     void aTriggerGoesToItsLaneOrToTheSmallestAboveIt(String family, String week, String taken, boolean note) {
         var wanted = (Wish.Wanted) wish(family, "recording: {week: [\"" + week + "\"]}", Catalogue.WEEK);
-        assertThat(wanted.value().text()).isEqualTo(taken);
+        assertThat(NativeText.of(wanted.value())).isEqualTo(taken);
         assertThat(wanted.approximated().isPresent()).isEqualTo(note);
     }
 
@@ -105,9 +106,9 @@ class TranslatorTest {
     void thresholdCountsTheWatchedCells() {
         var half = "motion: {threshold: 1%, areas: [{ignore: left, rectangle: [[0,0],[0.5,1]]}]}";
         assertThat(((Wish.Wanted) wish("tern", half, Catalogue.THRESHOLD)).value())
-                .isEqualTo(new NativeValue.Item("2"));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read("2")));
         assertThat(((Wish.Wanted) wish("tern", "motion: {threshold: 1%}", Catalogue.THRESHOLD)).value())
-                .isEqualTo(new NativeValue.Item("4"));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read("4")));
     }
 
     @Test
@@ -115,7 +116,7 @@ class TranslatorTest {
         var settings = "motion: {sensitivity: 40, areas: [{watch: a, rectangle: [[0,0],[1,0.5]], sensitivity: 70},"
                 + " {ignore: b, rectangle: [[0,0],[0.5,1]]}]}";
         assertThat(((Wish.Wanted) wish("tern", settings, Catalogue.SENSITIVITY)).value())
-                .isEqualTo(new NativeValue.Item("70"));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read("70")));
         var mask = ((NativeValue.Mask) ((Wish.Wanted) wish("tern", settings, Catalogue.AREAS)).value()).mask();
         assertThat(mask.count()).isEqualTo(11 * 9);
     }
@@ -144,9 +145,9 @@ class TranslatorTest {
     void aChoiceIsWrittenInTheDevicesOwnWord() {
         var full = new choir.policy.SettingKey("recording.when-full");
         assertThat(wish("tern", "recording: {when-full: stop}", full))
-                .isEqualTo(new Wish.Wanted(new NativeValue.Item("Stop"), Optional.empty()));
+                .isEqualTo(new Wish.Wanted(new NativeValue.Single(NativeScalar.read("Stop")), Optional.empty()));
         assertThat(wish("gannet", "recording: {when-full: stop}", full))
-                .isEqualTo(new Wish.Wanted(new NativeValue.Item("halt"), Optional.empty()));
+                .isEqualTo(new Wish.Wanted(new NativeValue.Single(NativeScalar.read("halt")), Optional.empty()));
     }
 
     @Test
@@ -160,7 +161,8 @@ class TranslatorTest {
         var delay = new choir.policy.SettingKey("motion.on-delay");
         assertThat(wish("tern", "motion: {on-delay: 20000ms}", delay))
                 .isEqualTo(new Wish.Wanted(
-                        new NativeValue.Item("10000"), Optional.of("asked 20000ms, the recorder takes 10000ms")));
+                        new NativeValue.Single(NativeScalar.read("10000")),
+                        Optional.of("asked 20000ms, the recorder takes 10000ms")));
     }
 
     @ParameterizedTest
@@ -169,7 +171,7 @@ class TranslatorTest {
             value = {"auto; auto", "'auto, else 60'; auto", "80; 51", "0; 255", "100; 0"})
     void aDeviceThatAdaptsIsToldTo(String asked, String written) {
         assertThat(wish("petrel", "motion: {sensitivity: \"" + asked + "\"}", Catalogue.SENSITIVITY))
-                .isEqualTo(new Wish.Wanted(new NativeValue.Item(written), Optional.empty()));
+                .isEqualTo(new Wish.Wanted(new NativeValue.Single(NativeScalar.read(written)), Optional.empty()));
     }
 
     /** A quarter of each side of 1920 by 1080 has 129,600 pixels. */
@@ -181,7 +183,7 @@ class TranslatorTest {
                         "motion: {threshold: " + threshold + ", analyse-size: " + size + "}",
                         Catalogue.THRESHOLD))
                 .extracting(w -> ((Wish.Wanted) w).value())
-                .isEqualTo(new NativeValue.Item(pixels));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read(pixels)));
     }
 
     @Test
@@ -189,6 +191,6 @@ class TranslatorTest {
         var half = "motion: {threshold: 1%, areas: [{ignore: below, rectangle: [[0, 0.5], [1, 1]]}]}";
         assertThat(wish("petrel", half, Catalogue.THRESHOLD))
                 .extracting(w -> ((Wish.Wanted) w).value())
-                .isEqualTo(new NativeValue.Item("648"));
+                .isEqualTo(new NativeValue.Single(NativeScalar.read("648")));
     }
 }

@@ -10,14 +10,30 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class SelectionTest {
-    private static final CameraFacts PIER = new CameraFacts(
-            Node.Camera.parse("haldr-1/07"),
-            Node.Group.of("terminals/haldr/quay"),
-            "tern",
-            "Quay pier head",
-            Set.of("outside", "far-view"),
-            Set.of("house", "quay-outside"),
-            Set.of("drifted"));
+    private record Seen(
+            Node.Camera camera,
+            Node.Group group,
+            String familyName,
+            String loweredLabel,
+            String loweredDeviceName,
+            Set<String> tags,
+            Set<String> templates,
+            Set<CameraState> states)
+            implements CameraFacts {}
+
+    private static Seen seen(String camera, String label) {
+        return new Seen(
+                Node.Camera.parse(camera),
+                Node.Group.of("terminals/haldr/quay"),
+                "tern",
+                label.toLowerCase(java.util.Locale.ROOT),
+                "dome 7b",
+                Set.of("outside", "far-view"),
+                Set.of("house", "quay-outside"),
+                Set.of(CameraState.DRIFTED));
+    }
+
+    private static final CameraFacts PIER = seen("haldr-1/07", "Quay pier head");
 
     @ParameterizedTest
     @CsvSource(
@@ -43,7 +59,12 @@ class SelectionTest {
                 "PIER|true",
                 "\"quay pier\"|true",
                 "pier,gangway|true",
-                "gangway|false"
+                "gangway|false",
+                "dome|true",
+                "label:dome*|false",
+                "label:\"quay*head\"|true",
+                "\"quay*head\"|true",
+                "\"quay\\*head\"|false"
             })
     void selects(String text, boolean selected) {
         assertThat(Selection.parse(text).test(PIER)).isEqualTo(selected);
@@ -63,6 +84,58 @@ class SelectionTest {
     void errorsPointAtTheCharacter(String text, int character, String expected) {
         var thrown = catchThrowableOfType(SelectionException.class, () -> Selection.parse(text));
         assertThat(thrown).hasMessageContaining(expected).hasMessageContaining("at character " + character);
+    }
+
+    @Test
+    void aLiteralValueSelectsJustThatCameraWhateverItsTokenHolds() {
+        var random = new Random(11);
+        var letters = "ab*\\\",: \n\t{}'\u202e\u00e4\u6f22~|^/not:";
+        for (int i = 0; i < 5_000; i++) {
+            var token = new StringBuilder();
+            for (int k = 1 + random.nextInt(20); k > 0; k--) {
+                token.append(letters.charAt(random.nextInt(letters.length())));
+            }
+            var camera = Node.Camera.parse("haldr-1/" + token);
+            var selection = Selection.parse(Selection.of(java.util.List.of(camera, Node.Camera.parse("x/1"))));
+            assertThat(selection.test(seen(camera.text(), "x")))
+                    .as("%s", camera)
+                    .isTrue();
+            assertThat(selection.test(seen(camera.text() + "z", "x"))).isFalse();
+        }
+    }
+
+    @Test
+    void manyStarsAreMatchedInLinearTime() {
+        var label = "a".repeat(256);
+        var facts = seen("haldr-1/07", label);
+        // Each of these would take longer than the age of the world if every way to place the stars were tried.
+        for (var text :
+                java.util.List.of("****zq", "*a*a*a*a*a*a*a*a*a*a*a*a*a*a*a*a*a*a*a*a*b", "a*".repeat(1_000) + "b")) {
+            assertThat(Selection.parse("label:" + text).test(facts)).isFalse();
+        }
+        assertThat(Selection.parse("label:" + "a*".repeat(100) + "a").test(facts))
+                .isTrue();
+    }
+
+    @Test
+    void globsMatchAsASlowReferenceDoes() {
+        var random = new Random(5);
+        for (int i = 0; i < 20_000; i++) {
+            var glob = letters(random, "ab*", 6);
+            var text = letters(random, "ab", 8);
+            boolean expected = text.matches(glob.replace("*", ".*"));
+            assertThat(Selection.parse("label:x" + glob).test(seen("r/1", "x" + text)))
+                    .as("%s on %s", glob, text)
+                    .isEqualTo(expected);
+        }
+    }
+
+    private static String letters(Random random, String from, int most) {
+        var text = new StringBuilder();
+        for (int k = random.nextInt(most + 1); k > 0; k--) {
+            text.append(from.charAt(random.nextInt(from.length())));
+        }
+        return text.toString();
     }
 
     @Test

@@ -69,7 +69,7 @@ class PolicyBookTest {
                 set: {motion.threshold: 0.25%, motion.sensitivity: 70}
                 because: the pier head is far away
                 """);
-        var without = book.without(Catalogue.THRESHOLD, CAMERA, QUAY);
+        var without = book.without(Catalogue.THRESHOLD, CAMERA, QUAY, book.words(CAMERA));
         assertThat(without.get(Catalogue.THRESHOLD).orElseThrow().asSaid().text())
                 .isEqualTo("3%");
         assertThat(without.get(Catalogue.SENSITIVITY).orElseThrow().asSaid().text())
@@ -80,6 +80,67 @@ class PolicyBookTest {
                         .asSaid()
                         .text())
                 .isEqualTo("0.25%");
+    }
+
+    @Test
+    void takingAwayWhatNobodyStatedGovernsNothing() {
+        var book = book("""
+                group: fleet
+                set:
+                  motion.areas: [{remove: swell}]
+                  recording.special-days: {2027-05-01: remove}
+                because: there was one once
+                """);
+        assertThat(book.of(CAMERA, QUAY).settings()).isEmpty();
+    }
+
+    @Test
+    void takingAwayTheLastAreaOfALayerAboveWatchesEverything() {
+        var book = book("""
+                group: fleet
+                set: {motion.areas: [{ignore: swell, rectangle: [[0, 0], [1, 0.5]]}]}
+                because: waves
+                ---
+                camera: haldr-1/07
+                set: {motion.areas: [{remove: swell}]}
+                because: it looks at the yard
+                """);
+        assertThat(book.of(CAMERA, QUAY).areas().orElseThrow().byName()).isEmpty();
+    }
+
+    @Test
+    void anAreaThatRepeatsAFixedOneUnchangedIsNotBlocked() {
+        var fixed = """
+                group: fleet
+                set: {motion.areas: [{ignore: swell, rectangle: [[0, 0], [1, 0.5]]}]}
+                because: waves
+                fixed: [motion.areas]
+                ---
+                camera: haldr-1/07
+                set: {motion.areas: [{%s}]}
+                because: the same again
+                """;
+        assertThat(book(fixed.formatted("ignore: swell, rectangle: [[0, 0], [1, 0.5]]"))
+                        .of(CAMERA, QUAY)
+                        .blocked())
+                .isEmpty();
+        assertThat(book(fixed.formatted("ignore: swell, rectangle: [[0, 0], [1, 0.4]]"))
+                        .of(CAMERA, QUAY)
+                        .blocked())
+                .hasSize(1);
+        assertThat(book(fixed.formatted("remove: swell")).of(CAMERA, QUAY).blocked())
+                .hasSize(1);
+    }
+
+    @Test
+    void aBookThatTakesOverFromAnOlderOneKnowsWhatItKnew() {
+        var text = "group: fleet\nset: {motion.threshold: 1%}\nbecause: x\n";
+        var older = book(text);
+        var known = older.of(QUAY);
+        assertThat(book(text).takingOver(older, g -> true).of(QUAY)).isSameAs(known);
+        assertThat(book(text).takingOver(older, g -> false).of(QUAY))
+                .isNotSameAs(known)
+                .isEqualTo(known);
     }
 
     private static final String EXAMPLE = """

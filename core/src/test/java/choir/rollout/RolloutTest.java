@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
 import choir.policy.Catalogue;
+import choir.refusal.Refusal;
+import choir.scale.NativeScalar;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,7 +18,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 class RolloutTest {
     private static final Map<choir.policy.SettingKey, Change> CHANGES = Map.of(
             Catalogue.SENSITIVITY,
-            new Change(Optional.of(new NativeValue.Item("50")), new NativeValue.Item("60")),
+            new Change(
+                    Optional.of(new NativeValue.Single(NativeScalar.read("50"))),
+                    new NativeValue.Single(NativeScalar.read("60"))),
             Catalogue.DETECTION,
             new Change(Optional.of(new NativeValue.Flag(false)), new NativeValue.Flag(true)));
 
@@ -24,7 +28,7 @@ class RolloutTest {
     @CsvSource({"60,true,VERIFIED", "50,false,PLANNED", "60,false,MISMATCHED", "55,true,MISMATCHED"})
     void aStepFoundInWritingIsSettledByReading(String sensitivity, boolean detection, StepState state) {
         var observed = new NativeConfig(Map.of(
-                Catalogue.SENSITIVITY, new NativeValue.Item(sensitivity),
+                Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read(sensitivity)),
                 Catalogue.DETECTION, new NativeValue.Flag(detection)));
         assertThat(Settlement.afterCrash(CHANGES, observed)).isEqualTo(state);
     }
@@ -50,8 +54,8 @@ class RolloutTest {
 
     @Test
     void aLimitThatMakesNoSenseCannotBeStored() {
-        assertThatThrownBy(() -> new Waves(0, 0)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Waves(1, 101)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Waves(0, 0)).isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> new Waves(1, 101)).isInstanceOf(Refusal.class);
         assertThat(new Waves(3, 0).mayGoOn(3, 1)).isFalse();
         assertThat(new Waves(3, 34).mayGoOn(3, 1)).isTrue();
     }

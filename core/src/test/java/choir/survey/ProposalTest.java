@@ -24,6 +24,7 @@ import choir.policy.SettingKey;
 import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.rollout.Changes;
+import choir.scale.NativeScalar;
 import choir.scale.SensitivityScale;
 import choir.week.DateSet;
 import choir.week.DayPlan;
@@ -37,6 +38,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import org.junit.jupiter.api.RepeatedTest;
@@ -60,36 +62,40 @@ class ProposalTest {
     private static NativeValue any(Ability ability, RandomGenerator random) {
         return switch (ability) {
             case Ability.Switch s -> new NativeValue.Flag(random.nextBoolean());
-            case Ability.Sense s -> new NativeValue.Item(sense(s, random));
+            case Ability.Sense s -> new NativeValue.Single(NativeScalar.read(sense(s, random)));
             case Ability.Cells c ->
-                new NativeValue.Item(number(random, c.scale().min(), c.scale().max()));
+                new NativeValue.Single(NativeScalar.read(
+                        number(random, c.scale().min(), c.scale().max())));
             case Ability.Pixels p ->
-                new NativeValue.Item(number(random, p.scale().min(), p.scale().max()));
+                new NativeValue.Single(NativeScalar.read(
+                        number(random, p.scale().min(), p.scale().max())));
             case Ability.Mask m -> new NativeValue.Mask(mask(m.grid(), random));
             case Ability.Lanes l ->
                 new NativeValue.Hours(
                         WeekText.parse(List.of((l.off() ? pick(random, WEEKS) : "daily motion").split("; "))));
             case Ability.Percent p ->
-                new NativeValue.Item(number(random, p.scale().min(), p.scale().max()));
+                new NativeValue.Single(NativeScalar.read(
+                        number(random, p.scale().min(), p.scale().max())));
             case Ability.Steps s ->
-                new NativeValue.Item(number(random, 1, s.percents().size()));
+                new NativeValue.Single(
+                        NativeScalar.read(number(random, 1, s.percents().size())));
             case Ability.Zones z -> new NativeValue.Zones(zones(z, random));
             case Ability.Levels l -> new NativeValue.Levels(levels(random));
             case Ability.SpecialDays d -> new NativeValue.SpecialDays(specialDays(random));
             case Ability.Numbers n ->
-                new NativeValue.Item(
+                new NativeValue.Single(NativeScalar.read(
                         n.allowed().isEmpty()
                                 ? number(random, n.min(), n.max())
-                                : pick(random, n.allowed()).toString());
+                                : pick(random, n.allowed()).toString()));
             case Ability.Choice c ->
-                new NativeValue.Item(pick(random, List.copyOf(c.choices().values())));
-            case Ability.Text t -> new NativeValue.Item(pick(random, List.of("off", "bell")));
+                NativeValue.word(pick(random, List.copyOf(c.choices().values())));
+            case Ability.Text t -> NativeValue.word(pick(random, List.of("off", "bell")));
         };
     }
 
     private static String sense(Ability.Sense ability, RandomGenerator random) {
         if (ability.adapts() && random.nextBoolean()) {
-            return Ability.Sense.AUTO;
+            return Ability.Sense.AUTO.toString();
         }
         return switch (ability.scale()) {
             case SensitivityScale.Numbers n -> number(random, n.min(), n.max());
@@ -116,10 +122,10 @@ class ProposalTest {
         return zones;
     }
 
-    private static Week<String> levels(RandomGenerator random) {
+    private static Week<NativeScalar> levels(RandomGenerator random) {
         return random.nextBoolean()
                 ? Week.silent()
-                : WeekText.parse(List.of("daily 21:00-05:30 " + number(random, 0, 100)), level -> level);
+                : WeekText.parse(List.of("daily 21:00-05:30 " + number(random, 0, 100)), NativeScalar::read);
     }
 
     private static List<SpecialDay> specialDays(RandomGenerator random) {
@@ -200,12 +206,14 @@ class ProposalTest {
         return new PolicyBook(templates, uses, overrides, LocalDate.EPOCH);
     }
 
+    private static final Set<TemplateName> TAKEN = Set.of(new TemplateName("as-found-1"));
+
     @RepeatedTest(40)
     void givingTheProposalOutWouldChangeNothingAnywhere(RepetitionInfo repetition) {
         var random = RandomGeneratorFactory.of("L64X128MixRandom").create(repetition.getCurrentRepetition());
         var fleet = fleet(random);
-        var book = bookOf(
-                Proposal.describing(fleet, CALENDARS, "as found", "survey").files());
+        var book = bookOf(Proposal.describing(fleet, CALENDARS, TAKEN, "as found", "survey")
+                .files());
         int held = 0;
         int governed = 0;
         for (var one : fleet) {
@@ -229,8 +237,8 @@ class ProposalTest {
     @Test
     void groupsThatHoldTheSameShareATemplateAndOnlyTheStrayIsOverridden() {
         var tern = Families.shipped().named("tern").orElseThrow();
-        var common = new NativeConfig(Map.of(Catalogue.SENSITIVITY, new NativeValue.Item("60")));
-        var stray = new NativeConfig(Map.of(Catalogue.SENSITIVITY, new NativeValue.Item("35")));
+        var common = new NativeConfig(Map.of(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("60"))));
+        var stray = new NativeConfig(Map.of(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("35"))));
         List<Surveyed> fleet = new ArrayList<>();
         for (int i = 0; i < 20; i++) {
             fleet.add(new Surveyed(
@@ -239,8 +247,8 @@ class ProposalTest {
                     tern,
                     i == 7 ? stray : common));
         }
-        var proposal = Proposal.describing(fleet, CALENDARS, "as found", "survey");
-        assertThat(proposal.templates()).hasSize(1);
+        var proposal = Proposal.describing(fleet, CALENDARS, TAKEN, "as found", "survey");
+        assertThat(proposal.templates()).containsOnlyKeys(new TemplateName("as-found-2"));
         assertThat(proposal.uses()).hasSize(2);
         assertThat(proposal.overrides()).singleElement().satisfies(o -> {
             assertThat(o.node().text()).isEqualTo("r7/01");

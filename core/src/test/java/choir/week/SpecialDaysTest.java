@@ -3,6 +3,7 @@ package choir.week;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import choir.refusal.Refusal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -50,7 +51,7 @@ class SpecialDaysTest {
                 ""
             })
     void whatIsNoDateIsRefused(String text) {
-        assertThatThrownBy(() -> SpecialDate.parse(text)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> SpecialDate.parse(text)).isInstanceOf(Refusal.class);
     }
 
     @Test

@@ -3,6 +3,7 @@ package choir.week;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import choir.refusal.Refusal;
 import choir.week.WallClock.SpecialDay;
 import java.time.Duration;
 import java.time.Instant;
@@ -72,7 +73,7 @@ class WallClockTest {
         assertThat(clock.durations(LocalDate.of(2027, 6, 7), LocalDate.of(2027, 6, 14)))
                 .isEqualTo(Map.of(TriggerSet.MOTION, Duration.ofHours(1)));
         assertThatThrownBy(() -> clock.durations(LocalDate.of(2027, 6, 7), LocalDate.of(2027, 6, 7)))
-                .isInstanceOf(IllegalArgumentException.class);
+                .isInstanceOf(Refusal.class);
     }
 
     /** Against a walk through every real minute of a fortnight around a change of the clock. */

@@ -8,10 +8,13 @@ import choir.family.NativeValue;
 import choir.family.Place;
 import choir.link.RecorderReading;
 import choir.policy.SettingKey;
+import choir.refusal.Refusal;
+import choir.scale.NativeScalar;
 import choir.week.TriggerSet;
 import choir.week.Week;
-import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.Period;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,6 +24,8 @@ import java.util.function.Function;
 
 /** Finds a family's settings in what a recorder answered. What cannot be understood becomes a note, not a guess. */
 final class ChannelReader {
+    private static final int MOST_NOTES = 50;
+
     private final Snapshot snapshot;
     private final String channel;
     private final Function<String, Optional<Week<Boolean>>> schedules;
@@ -33,12 +38,12 @@ final class ChannelReader {
     }
 
     RecorderReading.Channel read(Optional<Family> family) {
-        var label = snapshot.profileByChannel()
-                .get(channel)
-                .textAt("Configurations", "VideoSource", "Name")
+        var label = Optional.ofNullable(snapshot.profileByChannel().get(channel))
+                .flatMap(p -> p.nameAt("Configurations", "VideoSource", "Name"))
+                .filter(n -> !n.isEmpty())
                 .orElse(channel);
         var device = snapshot.recordingOf(channel)
-                .flatMap(r -> r.textAt("Configuration", "Source", "Name"))
+                .flatMap(r -> r.nameAt("Configuration", "Source", "Name"))
                 .orElse("");
         Map<SettingKey, NativeValue> values = new LinkedHashMap<>();
         family.ifPresent(f ->
@@ -47,58 +52,63 @@ final class ChannelReader {
     }
 
     private Optional<NativeValue> value(Family family, Ability ability) {
-        var place = ability.place();
-        return switch (place.kind()) {
-            case "module" ->
-                item("AnalyticsEngineConfiguration", "AnalyticsModule", place).flatMap(t -> typed(ability, t));
-            case "rule" -> item("RuleEngineConfiguration", "Rule", place).flatMap(t -> typed(ability, t));
-            case "zones" -> zones(ability);
-            case "special-days" -> Optional.of(new SpecialDays(snapshot, channel, notes).read());
-            case "job-mode" -> mode();
-            case "lanes" -> Optional.of(lanes(family));
-            case "event-before" -> buffer("Before");
-            case "event-after" -> buffer("After");
-            case "retention" -> retention();
-            case "encoder-frame-rate" ->
+        return switch (ability.place()) {
+            case Place.Module(var type, var item) ->
+                item("AnalyticsEngineConfiguration", "AnalyticsModule", type, item)
+                        .flatMap(t -> typed(ability, t));
+            case Place.Rule(var type, var item) ->
+                item("RuleEngineConfiguration", "Rule", type, item).flatMap(t -> typed(ability, t));
+            case Place.EachArea(var type, var item) -> zones(ability, type, item);
+            case Place.Field.SPECIAL_DAYS -> Optional.of(new SpecialDays(snapshot, channel, notes).read());
+            case Place.Field.JOB_MODE -> mode();
+            case Place.Field.LANES -> Optional.of(lanes(family));
+            case Place.Field.EVENT_BEFORE -> buffer("Before");
+            case Place.Field.EVENT_AFTER -> buffer("After");
+            case Place.Field.RETENTION -> retention();
+            case Place.Field.ENCODER_FRAME_RATE ->
                 snapshot.encoderOf(channel)
                         .flatMap(e -> e.textAt("RateControl", "FrameRateLimit"))
-                        .flatMap(this::number);
-            default -> throw new IllegalStateException("no such place: " + place);
+                        .map(ChannelReader::scalar);
+            case Place.Sheet s -> Optional.empty();
         };
     }
 
     /** One rule for each area, of which some are in use. */
-    private Optional<NativeValue> zones(Ability ability) {
-        var rules = Zones.rules(snapshot, channel, ability.place().type());
+    private Optional<NativeValue> zones(Ability ability, String type, String item) {
+        var rules = Zones.rules(snapshot, channel, type);
         if (!(ability instanceof Ability.Zones)) {
-            return Zones.values(rules, ability.place().item()).map(NativeValue.Item::new);
+            return Zones.values(rules, item);
         }
         try {
             return rules.isEmpty() ? Optional.empty() : Optional.of(new NativeValue.Zones(Zones.used(rules)));
-        } catch (IllegalArgumentException e) {
-            notes.add("the areas cannot be understood: " + e.getMessage());
+        } catch (Refusal e) {
+            note("the areas cannot be understood: " + e.getMessage());
             return Optional.empty();
+        }
+    }
+
+    private void note(String words) {
+        if (notes.size() < MOST_NOTES) {
+            notes.add(Element.shortened(words));
         }
     }
 
     private Optional<NativeValue> levels(String text) {
         try {
             return Optional.of(new NativeValue.Levels(LevelText.read(text)));
-        } catch (IllegalArgumentException e) {
-            notes.add("the values by time cannot be understood: " + e.getMessage());
+        } catch (Refusal e) {
+            note("the values by time cannot be understood: " + e.getMessage());
             return Optional.empty();
         }
     }
 
-    private Optional<String> item(String engine, String element, Place place) {
+    private Optional<String> item(String engine, String element, String type, String item) {
         return snapshot.analyticsOf(channel)
                 .flatMap(a -> a.child(engine))
-                .flatMap(e ->
-                        e.all(element).filter(c -> isOfType(c, place.type())).findFirst())
+                .flatMap(e -> e.all(element).filter(c -> isOfType(c, type)).findFirst())
                 .flatMap(c -> c.child("Parameters"))
                 .flatMap(p -> p.all("SimpleItem")
-                        .filter(i ->
-                                i.attribute("Name").filter(place.item()::equals).isPresent())
+                        .filter(i -> i.attribute("Name").filter(item::equals).isPresent())
                         .findFirst())
                 .flatMap(i -> i.attribute("Value"));
     }
@@ -119,38 +129,29 @@ final class ChannelReader {
         return switch (ability) {
             case Ability.Switch s -> Optional.of(new NativeValue.Flag(text.equals("true") || text.equals("1")));
             case Ability.Mask m -> mask(m, text);
-            case Ability.Sense s -> Optional.of(new NativeValue.Item(text));
-            case Ability.Cells c -> number(text);
-            case Ability.Pixels p -> number(text);
-            case Ability.Numbers n -> number(text);
-            case Ability.Percent p -> number(text);
-            case Ability.Steps s -> number(text);
+            case Ability.Sense s -> Optional.of(scalar(text));
+            case Ability.OfThreshold t -> Optional.of(scalar(text));
+            case Ability.Numbers n -> Optional.of(scalar(text));
             case Ability.Levels l -> levels(text);
+            case Ability.Choice c -> Optional.of(NativeValue.word(text));
+            case Ability.Text t -> Optional.of(NativeValue.word(text));
             case Ability.Zones z -> Optional.empty();
             case Ability.SpecialDays d -> Optional.empty();
             case Ability.Lanes l -> Optional.empty();
-            case Ability.Choice c -> Optional.of(new NativeValue.Item(text));
-            case Ability.Text t -> Optional.of(new NativeValue.Item(text));
         };
+    }
+
+    /** A word where a number belongs is kept as the device says it, such as {@code unlimited}. */
+    private static NativeValue scalar(String text) {
+        return new NativeValue.Single(NativeScalar.read(text));
     }
 
     private Optional<NativeValue> mask(Ability.Mask ability, String text) {
         try {
             var marked = CellMask.unpack(ability.grid(), text);
             return Optional.of(new NativeValue.Mask(ability.ignores() ? marked.complement() : marked));
-        } catch (IllegalArgumentException e) {
-            notes.add("the active cells cannot be understood: " + e.getMessage());
-            return Optional.empty();
-        }
-    }
-
-    /** Whole numbers without a point, so that 25 and 25.0 are the same value. */
-    private Optional<NativeValue> number(String text) {
-        try {
-            return Optional.of(new NativeValue.Item(
-                    choir.scale.Decimals.plain(new BigDecimal(text)).toPlainString()));
-        } catch (NumberFormatException e) {
-            notes.add("\"" + text + "\" stands where a number belongs");
+        } catch (Refusal e) {
+            note("the active cells cannot be understood: " + e.getMessage());
             return Optional.empty();
         }
     }
@@ -166,8 +167,7 @@ final class ChannelReader {
     }
 
     private NativeValue lanes(Family family) {
-        boolean modeIsASetting = family.abilities().values().stream()
-                .anyMatch(a -> a.place().kind().equals("job-mode"));
+        boolean modeIsASetting = family.abilities().values().stream().anyMatch(a -> a.place() == Place.Field.JOB_MODE);
         Week<TriggerSet> week = Week.always(TriggerSet.NONE);
         for (var job : snapshot.jobsOf(channel)) {
             if (!modeIsASetting && !job.active()) {
@@ -175,7 +175,7 @@ final class ChannelReader {
             }
             var triggers = job.triggers();
             if (triggers.isEmpty()) {
-                notes.add("the recording job " + job.token() + " waits for an event that Choir does not know");
+                note("the recording job " + job.token() + " waits for an event that Choir does not know");
                 continue;
             }
             week = week.join(
@@ -194,7 +194,7 @@ final class ChannelReader {
         }
         var read = schedules.apply(element.textAt("Standard").orElse(""));
         if (read.isEmpty()) {
-            notes.add("the schedule " + job.schedule() + " cannot be understood");
+            note("the schedule " + job.schedule() + " cannot be understood");
         }
         return read.orElse(Week.silent());
     }
@@ -205,22 +205,29 @@ final class ChannelReader {
                 .filter(RecordingJob::waitsForEvents)
                 .flatMap(j -> j.buffer(name).stream())
                 .min(Long::compare)
-                .map(s -> new NativeValue.Item(Long.toString(s)));
+                .map(NativeValue::number);
     }
 
+    /** Months and years have no fixed number of days; the usual one is taken, and a moment counts as no limit. */
     private Optional<NativeValue> retention() {
         return snapshot.recordingOf(channel)
                 .flatMap(r -> r.textAt("Configuration", "MaximumRetentionTime"))
                 .flatMap(text -> {
                     try {
-                        return Optional.of(new NativeValue.Item(Integer.toString(
-                                text.contains("T")
-                                        ? (int) java.time.Duration.parse(text).toDays()
-                                        : Period.parse(text).getDays())));
-                    } catch (java.time.format.DateTimeParseException e) {
-                        notes.add("\"" + text + "\" is not a duration that can be understood");
+                        return Optional.of(days(text));
+                    } catch (DateTimeParseException e) {
+                        note("\"" + text + "\" is not a duration that can be understood");
                         return Optional.empty();
                     }
                 });
+    }
+
+    private static NativeValue days(String text) {
+        int time = text.indexOf('T');
+        var period = time == 1 ? Period.ZERO : Period.parse(time < 0 ? text : text.substring(0, time));
+        var rest = time < 0 ? Duration.ZERO : Duration.parse("P" + text.substring(time));
+        long days = period.getYears() * 365L + period.getMonths() * 30L + period.getDays() + rest.toDays();
+        boolean unlimited = period.isZero() && rest.isZero();
+        return unlimited ? NativeValue.word("unlimited") : NativeValue.number(days);
     }
 }

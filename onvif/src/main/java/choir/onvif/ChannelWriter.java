@@ -43,30 +43,36 @@ final class ChannelWriter {
             var ability = family.ability(key).orElseThrow(() -> notSupported(key.text()));
             byPlace.put(ability.place(), marked(ability, value));
         });
-        analytics("module", "AnalyticsEngineConfiguration", "AnalyticsModule", "ModifyAnalyticsModules", byPlace);
-        analytics("rule", "RuleEngineConfiguration", "Rule", "ModifyRules", byPlace);
+        analytics(
+                Place.Module.class,
+                "AnalyticsEngineConfiguration",
+                "AnalyticsModule",
+                "ModifyAnalyticsModules",
+                byPlace);
+        analytics(Place.Rule.class, "RuleEngineConfiguration", "Rule", "ModifyRules", byPlace);
         byPlace.forEach((place, value) -> {
-            switch (place.kind()) {
-                case "encoder-frame-rate" -> encoder(value.text());
-                case "retention" -> retention(value.text());
-                case "event-before" -> buffer("Before", value.text());
-                case "event-after" -> buffer("After", value.text());
-                default -> {
+            switch (place) {
+                case Place.Field.ENCODER_FRAME_RATE -> encoder(wire(value));
+                case Place.Field.RETENTION -> retention(wire(value));
+                case Place.Field.EVENT_BEFORE -> buffer("Before", wire(value));
+                case Place.Field.EVENT_AFTER -> buffer("After", wire(value));
+                case Place.Sheet s -> throw notSupported("what a person sets by hand");
+                case Place.Module m -> {}
+                case Place.Rule r -> {}
+                case Place.EachArea a -> {}
+                case Place.Field.JOB_MODE, Place.Field.LANES, Place.Field.SPECIAL_DAYS -> {
                     // Analytics above, the week and its switch below.
                 }
             }
         });
-        byPlace.forEach((place, value) -> {
-            if (place.kind().equals("job-mode") && ((NativeValue.Flag) value).on()) {
-                mode("Active");
-            }
-        });
+        var on = Optional.ofNullable(byPlace.get(Place.Field.JOB_MODE)).map(v -> ((NativeValue.Flag) v).on());
+        if (on.equals(Optional.of(true))) {
+            mode("Active");
+        }
         lanes(byPlace);
-        byPlace.forEach((place, value) -> {
-            if (place.kind().equals("job-mode") && !((NativeValue.Flag) value).on()) {
-                mode("Idle");
-            }
-        });
+        if (on.equals(Optional.of(false))) {
+            mode("Idle");
+        }
     }
 
     /** A mask as the device marks it: some mark the cells that are ignored. */
@@ -83,26 +89,33 @@ final class ChannelWriter {
     }
 
     private void analytics(
-            String kind, String engine, String element, String operation, Map<Place, NativeValue> values) {
+            Class<? extends Place> kind,
+            String engine,
+            String element,
+            String operation,
+            Map<Place, NativeValue> values) {
         var configuration = snapshot.analyticsOf(channel);
-        Map<String, Element> changed = new TreeMap<>(kind.equals("rule") ? zones(values) : Map.of());
+        Map<String, Element> changed = new TreeMap<>(kind == Place.Rule.class ? zones(values) : Map.of());
         values.forEach((place, value) -> {
-            if (!place.kind().equals(kind)) {
+            var parameter = parameter(place);
+            if (!kind.isInstance(place) || parameter.isEmpty()) {
                 return;
             }
+            var type = parameter.get().type();
+            var item = parameter.get().item();
             var config = configuration
                     .flatMap(c -> c.child(engine))
                     .flatMap(e -> e.all(element)
-                            .filter(c -> ChannelReader.isOfType(c, place.type()))
+                            .filter(c -> ChannelReader.isOfType(c, type))
                             .findFirst())
-                    .orElseThrow(() -> notSupported(place.type()));
+                    .orElseThrow(() -> notSupported(type));
             var name = config.attribute("Name").orElse("");
-            changed.put(name, withItem(changed.getOrDefault(name, config), place.item(), wire(value)));
+            changed.put(name, withItem(changed.getOrDefault(name, config), item, wire(value)));
         });
         if (changed.isEmpty()) {
             return;
         }
-        var token = configuration.flatMap(c -> c.attribute("token")).orElse("");
+        var token = configuration.flatMap(Element::token).orElse("");
         var request = Element.of(
                 Namespaces.ANALYTICS, operation, Element.of(Namespaces.ANALYTICS, "ConfigurationToken", token));
         for (var config : changed.values()) {
@@ -115,31 +128,53 @@ final class ChannelWriter {
     private Map<String, Element> zones(Map<Place, NativeValue> values) {
         Map<String, Element> changed = new LinkedHashMap<>();
         for (var entry : values.entrySet()) {
-            var place = entry.getKey();
-            if (place.kind().equals("zones")) {
+            if (entry.getKey() instanceof Place.EachArea(var type, var item)) {
                 if (changed.isEmpty()) {
-                    Zones.rules(snapshot, channel, place.type())
+                    Zones.rules(snapshot, channel, type)
                             .forEach(r -> changed.put(r.attribute("Name").orElse(""), r));
                 }
                 changed.putAll(
-                        entry.getValue() instanceof NativeValue.Zones zones
-                                ? Zones.withAreas(changed, place.item(), zones)
-                                : Zones.withValues(
-                                        changed, place.item(), entry.getValue().text()));
+                        switch (entry.getValue()) {
+                            case NativeValue.Zones zones -> Zones.withAreas(changed, item, zones);
+                            case NativeValue.PerArea(var each) -> Zones.withValues(changed, item, each);
+                            case NativeValue.Single(var one) -> Zones.withValue(changed, item, one);
+                            case NativeValue.Flag f -> throw misplaced(f);
+                            case NativeValue.Mask m -> throw misplaced(m);
+                            case NativeValue.Hours h -> throw misplaced(h);
+                            case NativeValue.Levels l -> throw misplaced(l);
+                            case NativeValue.SpecialDays d -> throw misplaced(d);
+                        });
             }
         }
         return changed;
+    }
+
+    private record Parameter(String type, String item) {}
+
+    private static Optional<Parameter> parameter(Place place) {
+        return switch (place) {
+            case Place.Module(var type, var item) -> Optional.of(new Parameter(type, item));
+            case Place.Rule(var type, var item) -> Optional.of(new Parameter(type, item));
+            case Place.EachArea e -> Optional.empty();
+            case Place.Sheet s -> Optional.empty();
+            case Place.Field f -> Optional.empty();
+        };
+    }
+
+    private static IllegalStateException misplaced(NativeValue value) {
+        return new IllegalStateException(value + " is no single parameter");
     }
 
     private static String wire(NativeValue value) {
         return switch (value) {
             case NativeValue.Flag(boolean on) -> Boolean.toString(on);
             case NativeValue.Mask(var mask) -> mask.packed();
-            case NativeValue.Item(String text) -> text;
+            case NativeValue.Single(var scalar) -> scalar.toString();
             case NativeValue.Levels(var week) -> LevelText.write(week);
-            case NativeValue.Zones z -> throw new IllegalStateException("areas are no single parameter");
-            case NativeValue.SpecialDays d -> throw new IllegalStateException("special days are no parameter");
-            case NativeValue.Hours h -> throw new IllegalStateException("a week is no parameter");
+            case NativeValue.PerArea p -> throw misplaced(p);
+            case NativeValue.Zones z -> throw misplaced(z);
+            case NativeValue.SpecialDays d -> throw misplaced(d);
+            case NativeValue.Hours h -> throw misplaced(h);
         };
     }
 
@@ -170,7 +205,7 @@ final class ChannelWriter {
                 Element.of(
                         Namespaces.RECORDING,
                         "RecordingToken",
-                        recording.textAt("RecordingToken").orElse("")),
+                        recording.tokenAt("RecordingToken").orElse("")),
                 configuration
                         .changed(e -> e.withText("P" + days + "D"), "MaximumRetentionTime")
                         .renamed(Namespaces.RECORDING, "RecordingConfiguration")));
@@ -223,8 +258,9 @@ final class ChannelWriter {
 
     /** The week and the special days stand in the same schedules and go together. */
     private void lanes(Map<Place, NativeValue> values) {
-        var week = only(values, "lanes").map(v -> ((NativeValue.Hours) v).week());
-        var days = only(values, "special-days").map(v -> ((NativeValue.SpecialDays) v).days());
+        var week = Optional.ofNullable(values.get(Place.Field.LANES)).map(v -> ((NativeValue.Hours) v).week());
+        var days = Optional.ofNullable(values.get(Place.Field.SPECIAL_DAYS))
+                .map(v -> ((NativeValue.SpecialDays) v).days());
         if (week.isEmpty() && days.isEmpty()) {
             return;
         }
@@ -243,13 +279,6 @@ final class ChannelWriter {
         }
         changes.stream().filter(LaneChange::gains).forEach(this::schedule);
         changes.stream().filter(c -> !c.gains()).forEach(this::schedule);
-    }
-
-    private static Optional<NativeValue> only(Map<Place, NativeValue> values, String kind) {
-        return values.entrySet().stream()
-                .filter(e -> e.getKey().kind().equals(kind))
-                .map(Map.Entry::getValue)
-                .findFirst();
     }
 
     private Map<Trigger, RecordingJob> jobsByTrigger() {

@@ -18,6 +18,10 @@ import javax.xml.namespace.QName;
  */
 record Element(
         QName name, Map<QName, String> attributes, List<Element> children, String text, Map<String, String> scope) {
+    static final int LONGEST_NAME = 256;
+
+    private static final QName TOKEN = new QName("token");
+
     Element {
         attributes = attributes.isEmpty() ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
         children = List.copyOf(children);
@@ -61,6 +65,29 @@ record Element(
 
     Optional<String> textAt(String... path) {
         return at(path).map(e -> e.text().strip());
+    }
+
+    /** A token as it stands: tokens are opaque, and blanks at their ends belong to them. */
+    Optional<String> tokenAt(String... path) {
+        return at(path).map(Element::text).filter(t -> !t.isEmpty());
+    }
+
+    /** The token of this element, as it stands. */
+    Optional<String> token() {
+        return Optional.ofNullable(attributes.get(TOKEN));
+    }
+
+    /** A name for people, cut when it is longer than any name. */
+    Optional<String> nameAt(String... path) {
+        return textAt(path).map(Element::shortened);
+    }
+
+    static String shortened(String text) {
+        if (text.length() <= LONGEST_NAME) {
+            return text;
+        }
+        int cut = Character.isHighSurrogate(text.charAt(LONGEST_NAME - 1)) ? LONGEST_NAME - 1 : LONGEST_NAME;
+        return text.substring(0, cut) + "…";
     }
 
     /** This and all elements below. */

@@ -26,11 +26,13 @@ final class ElementReader {
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
         factory.setProperty(XMLInputFactory.IS_REPLACING_ENTITY_REFERENCES, false);
         factory.setProperty(XMLInputFactory2.P_AUTO_CLOSE_INPUT, false);
+        // Read lazily, a text that breaks off would be found out where nobody expects it.
+        factory.setProperty(XMLInputFactory2.P_LAZY_PARSING, false);
         factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, 64);
         factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTES_PER_ELEMENT, 64);
-        factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, 262_144);
-        factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 1_048_576);
-        factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_COUNT, 1_000_000L);
+        factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, 65_536);
+        factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 262_144);
+        factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_COUNT, 60_000L);
         return factory;
     }
 

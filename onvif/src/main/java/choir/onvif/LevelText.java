@@ -1,5 +1,7 @@
 package choir.onvif;
 
+import choir.refusal.Refusal;
+import choir.scale.NativeScalar;
 import choir.week.Week;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -15,8 +17,8 @@ final class LevelText {
 
     private LevelText() {}
 
-    static Week<String> read(String text) {
-        Week<String> week = Week.silent();
+    static Week<NativeScalar> read(String text) {
+        Week<NativeScalar> week = Week.silent();
         if (text.isBlank() || text.equals("off")) {
             return week;
         }
@@ -25,25 +27,25 @@ final class LevelText {
             for (int i = 1; i < words.length; i++) {
                 var match = STRETCH.matcher(words[i]);
                 if (!match.matches() || Integer.parseInt(match.group(3)) > Week.DAY) {
-                    throw new IllegalArgumentException("\"" + words[i] + "\" is no stretch of a day");
+                    throw new Refusal("\"" + words[i] + "\" is no stretch of a day");
                 }
                 int midnight = Integer.parseInt(match.group(1)) * Week.DAY;
                 week = week.paint(
                         midnight + Integer.parseInt(match.group(2)),
                         midnight + Integer.parseInt(match.group(3)),
-                        words[0]);
+                        NativeScalar.read(words[0]));
             }
         }
         return week;
     }
 
-    static String write(Week<String> week) {
-        Map<String, StringJoiner> byValue = new LinkedHashMap<>();
+    static String write(Week<NativeScalar> week) {
+        Map<NativeScalar, StringJoiner> byValue = new LinkedHashMap<>();
         for (var run : week.runs()) {
             for (int from = run.from(); from < run.to(); ) {
                 int day = from / Week.DAY;
                 int to = Math.min((day + 1) * Week.DAY, run.to());
-                byValue.computeIfAbsent(run.value(), v -> new StringJoiner(" ").add(v))
+                byValue.computeIfAbsent(run.value(), v -> new StringJoiner(" ").add(v.toString()))
                         .add(day + ":" + (from - day * Week.DAY) + "-" + (to - day * Week.DAY));
                 from = to;
             }

@@ -1,10 +1,10 @@
 package choir.onvif;
 
-import choir.document.CalendarException;
 import choir.document.WeekCalendar;
 import choir.family.Ability;
 import choir.family.Family;
 import choir.family.NativeValue;
+import choir.family.Place;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
@@ -14,36 +14,44 @@ import choir.link.SelfDescription;
 import choir.link.SelfDescription.Range;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.refusal.Refusal;
+import choir.scale.CountScale;
 import choir.scale.SensitivityScale;
 import choir.week.Week;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.net.URI;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
 /** Recorders by the open device standard. */
 public final class OnvifLink implements RecorderLink, AutoCloseable {
-    /** Most recorders of a fleet hold the same few schedules; each text is understood once. */
-    private static final Map<String, Optional<Week<Boolean>>> SCHEDULES = new ConcurrentHashMap<>();
+    private static final int LONGEST_SCHEDULE = 100_000;
 
-    private static final int MOST_SCHEDULES = 10_000;
+    /** Most recorders of a fleet hold the same few schedules; each text is understood once. */
+    private static final Cache<String, Optional<Week<Boolean>>> SCHEDULES = Caffeine.newBuilder()
+            .maximumWeight(4_000_000)
+            .<String, Optional<Week<Boolean>>>weigher((text, week) -> text.length() + 100)
+            .build();
 
     private final SoapTransport transport;
-    private final Set<URI> challenging = ConcurrentHashMap.newKeySet();
+    private final Patience patience;
+    /** Addresses that answered with a challenge; they get the answer to it at once. */
+    private final Cache<URI, Boolean> challenging =
+            Caffeine.newBuilder().maximumSize(200_000).build();
 
-    /** @param deadline for each call */
-    public OnvifLink(Duration deadline) {
-        this.transport = new SoapTransport(deadline);
+    public OnvifLink(Patience patience) {
+        this.patience = patience;
+        this.transport = new SoapTransport(patience.call());
     }
 
     @Override
     public RecorderReading read(RecorderAccess access) {
-        return in(access, session -> {
+        return in(access, patience.reading(), session -> {
             var snapshot = Snapshot.take(session, hasSpecialDays(access));
             var channels = snapshot.profileByChannel().keySet().stream()
                     .map(c -> new ChannelReader(snapshot, c, OnvifLink::schedule).read(access.family()))
@@ -55,10 +63,10 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     private static RecorderReading.Device device(Element answer) {
         return new RecorderReading.Device(
-                answer.textAt("Manufacturer").orElse(""),
-                answer.textAt("Model").orElse(""),
-                answer.textAt("FirmwareVersion").orElse(""),
-                answer.textAt("SerialNumber").orElse(""));
+                answer.nameAt("Manufacturer").orElse(""),
+                answer.nameAt("Model").orElse(""),
+                answer.nameAt("FirmwareVersion").orElse(""),
+                answer.nameAt("SerialNumber").orElse(""));
     }
 
     @Override
@@ -66,7 +74,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
             RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
         Map<String, LinkException> failed = new LinkedHashMap<>();
         try {
-            in(access, session -> {
+            in(access, patience.writing(), session -> {
                 var snapshot = Snapshot.take(session, hasSpecialDays(access));
                 byChannel.forEach((channel, values) -> {
                     try {
@@ -95,7 +103,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     @Override
     public List<String> disagreements(RecorderAccess access) {
-        return in(access, session -> {
+        return in(access, patience.reading(), session -> {
             var snapshot = Snapshot.take(session, false);
             return SelfDescriptions.ranges(session, snapshot).stream()
                     .flatMap(range -> disagreement(family(access), range).stream())
@@ -106,7 +114,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     @Override
     public SelfDescription describe(RecorderAccess access) {
-        return in(access, session -> {
+        return in(access, patience.reading(), session -> {
             var snapshot = Snapshot.take(session, false);
             return SelfDescriptions.of(session, snapshot, device(snapshot.device()));
         });
@@ -114,7 +122,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     @Override
     public byte[] still(RecorderAccess access, String channel) {
-        return in(access, session -> session.still(channel));
+        return in(access, patience.call().multipliedBy(2), session -> session.still(channel));
     }
 
     private static boolean hasSpecialDays(RecorderAccess access) {
@@ -126,52 +134,63 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     private static Optional<String> disagreement(Family family, Range said) {
         var text = said.min() + " to " + said.max();
         return family.abilities().entrySet().stream()
-                .filter(e -> e.getValue().place().item().equals(said.name())
-                        && e.getValue().place().type().equals(said.type()))
+                .filter(e -> isAbout(e.getValue().place(), said))
                 .filter(e -> !range(e.getValue()).equals(text))
                 .findFirst()
                 .map(e -> e.getKey() + ": the recorder says " + text + ", the family file " + range(e.getValue()));
+    }
+
+    private static boolean isAbout(Place place, Range said) {
+        return switch (place) {
+            case Place.Module(var type, var item) -> type.equals(said.type()) && item.equals(said.name());
+            case Place.Rule(var type, var item) -> type.equals(said.type()) && item.equals(said.name());
+            case Place.EachArea(var type, var item) -> type.equals(said.type()) && item.equals(said.name());
+            case Place.Sheet s -> false;
+            case Place.Field f -> false;
+        };
     }
 
     private static String range(Ability ability) {
         return switch (ability) {
             case Ability.Sense(var p, SensitivityScale.Numbers n, var a, var e, var f) -> n.min() + " to " + n.max();
             case Ability.Sense(var p, SensitivityScale.Words w, var a, var e, var f) -> String.join(", ", w.words());
-            case Ability.Cells c -> c.scale().min() + " to " + c.scale().max();
-            case Ability.Numbers n -> n.min() + " to " + n.max();
-            case Ability.Switch s -> "on or off";
-            case Ability.Pixels p -> p.scale().min() + " to " + p.scale().max();
-            case Ability.Percent p -> p.scale().min() + " to " + p.scale().max();
+            case Ability.Cells c -> range(c.scale());
+            case Ability.Pixels p -> range(p.scale());
+            case Ability.Percent p -> range(p.scale());
             case Ability.Steps s -> "1 to " + s.percents().size();
-            case Ability.Zones z -> z.most() + " areas";
-            case Ability.Levels l -> "values by time";
-            case Ability.SpecialDays d -> "special days";
-            case Ability.Mask m -> m.grid().toString();
-            case Ability.Lanes l -> "lanes";
+            case Ability.Numbers n -> n.min() + " to " + n.max();
             case Ability.Choice c -> String.join(", ", c.choices().values());
+            case Ability.Switch s -> "on or off";
+            case Ability.OfAreas a -> "areas";
+            case Ability.OfTime t -> "values by time";
             case Ability.Text t -> "a text";
         };
     }
 
-    private <T> T in(RecorderAccess access, Function<OnvifSession, T> work) {
-        var session = new OnvifSession(transport, access, challenging.contains(access.address()));
+    private static String range(CountScale scale) {
+        return scale.min() + " to " + scale.max();
+    }
+
+    private <T> T in(RecorderAccess access, Duration whole, Function<OnvifSession, T> work) {
+        boolean challenges = challenging.getIfPresent(access.address()) != null;
+        var session = new OnvifSession(transport, access, challenges, Deadline.in(whole));
         try {
             return work.apply(session.open());
         } finally {
             if (session.wasChallenged()) {
-                challenging.add(access.address());
+                challenging.put(access.address(), true);
             }
         }
     }
 
     static Optional<Week<Boolean>> schedule(String text) {
-        if (SCHEDULES.size() > MOST_SCHEDULES) {
-            SCHEDULES.clear();
+        if (text.length() > LONGEST_SCHEDULE) {
+            return Optional.empty();
         }
-        return SCHEDULES.computeIfAbsent(text, t -> {
+        return SCHEDULES.get(text, t -> {
             try {
                 return Optional.of(WeekCalendar.read(t, summary -> Boolean.TRUE));
-            } catch (CalendarException e) {
+            } catch (Refusal e) {
                 return Optional.empty();
             }
         });

@@ -1,9 +1,11 @@
 package choir.onvif;
 
 import choir.family.Family;
+import choir.fleet.Node;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
+import choir.refusal.Refusal;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
@@ -25,6 +27,7 @@ import org.apache.hc.client5.http.protocol.HttpClientContext;
 final class OnvifSession {
     private final SoapTransport transport;
     private final RecorderAccess access;
+    private final Deadline deadline;
     private final HttpClientContext context = HttpClientContext.create();
     private final Map<String, URI> services = new LinkedHashMap<>();
     private Duration clockAhead = Duration.ZERO;
@@ -32,7 +35,8 @@ final class OnvifSession {
     private boolean challenged;
     private int calls;
 
-    OnvifSession(SoapTransport transport, RecorderAccess access, boolean challenged) {
+    OnvifSession(SoapTransport transport, RecorderAccess access, boolean challenged, Deadline deadline) {
+        this.deadline = deadline;
         this.transport = transport;
         this.access = access;
         if (challenged) {
@@ -53,7 +57,6 @@ final class OnvifSession {
             readClock();
         }
         var answer = call(
-                Namespaces.DEVICE,
                 access.address(),
                 Element.of(
                         Namespaces.DEVICE, "GetServices", Element.of(Namespaces.DEVICE, "IncludeCapability", "false")),
@@ -79,11 +82,10 @@ final class OnvifSession {
 
     private void readClock() {
         var before = Instant.now();
-        var answer =
-                call(Namespaces.DEVICE, access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), false);
+        var answer = call(access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), false);
         var middle = before.plus(Duration.between(before, Instant.now()).dividedBy(2));
         var said = answer.child("SystemDateAndTime");
-        posixZone = said.flatMap(s -> s.textAt("TimeZone", "TZ")).orElse("");
+        posixZone = said.flatMap(s -> s.nameAt("TimeZone", "TZ")).orElse("");
         said.flatMap(s -> s.child("UTCDateTime").or(() -> s.child("LocalDateTime")))
                 .flatMap(OnvifSession::instant)
                 .ifPresent(device -> clockAhead = Duration.between(middle, device));
@@ -108,6 +110,20 @@ final class OnvifSession {
         return Integer.parseInt(dateTime.textAt(path).orElse(""));
     }
 
+    /** The answer as such can be read, and what it says cannot be. */
+    LinkException garbage(String words) {
+        return new LinkException(Reason.GARBAGE, access.address().getAuthority() + " " + words);
+    }
+
+    /** Refuses a token that is no token by the standard's own measure. */
+    void requireChannel(String token) {
+        try {
+            Node.Camera.requireChannel(token);
+        } catch (Refusal e) {
+            throw garbage("names a channel that cannot be one: " + e.getMessage());
+        }
+    }
+
     boolean offers(String namespace) {
         return services.containsKey(namespace);
     }
@@ -116,11 +132,11 @@ final class OnvifSession {
     byte[] still(String channel) {
         var profiles = call(Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
         var profile = profiles.all("Profiles")
-                .filter(p -> p.textAt("Configurations", "VideoSource", "SourceToken")
+                .filter(p -> p.tokenAt("Configurations", "VideoSource", "SourceToken")
                         .filter(channel::equals)
                         .isPresent())
                 .findFirst()
-                .flatMap(p -> p.attribute("token"))
+                .flatMap(Element::token)
                 .orElseThrow(() -> new LinkException(
                         Reason.NOT_SUPPORTED, access.address().getAuthority() + " has no channel " + channel));
         var answer = call(Element.of(
@@ -129,7 +145,7 @@ final class OnvifSession {
                 .orElseThrow(() -> new LinkException(
                         Reason.NOT_SUPPORTED, access.address().getAuthority() + " names no address for pictures"));
         setCredentials();
-        return transport.picture(reachable(address), context);
+        return transport.picture(reachable(address), context, deadline);
     }
 
     /** Calls an operation of the service with the request's namespace. */
@@ -142,10 +158,10 @@ final class OnvifSession {
                     access.address().getAuthority() + " does not offer the service for "
                             + request.name().getLocalPart());
         }
-        return call(namespace, address, request, true);
+        return call(address, request, true);
     }
 
-    private Element call(String namespace, URI address, Element request, boolean withPassword) {
+    private Element call(URI address, Element request, boolean withPassword) {
         try {
             return once(address, request, withPassword);
         } catch (SoapFaultException fault) {
@@ -179,7 +195,7 @@ final class OnvifSession {
         return new LinkException(
                 fault.isNotSupported() ? Reason.NOT_SUPPORTED : Reason.REFUSED,
                 access.address().getAuthority() + " refused " + request.name().getLocalPart() + ": "
-                        + fault.getMessage(),
+                        + Element.shortened(String.valueOf(fault.getMessage())),
                 fault);
     }
 
@@ -209,7 +225,7 @@ final class OnvifSession {
         }
         var envelope =
                 Element.of(Namespaces.ENVELOPE, "Envelope", header, Element.of(Namespaces.ENVELOPE, "Body", request));
-        return transport.send(address, envelope, context);
+        return transport.send(address, envelope, context, deadline);
     }
 
     private void takeChallenge() {

@@ -60,11 +60,13 @@ public final class ProbeSearch implements RecorderSearch {
         } catch (IOException e) {
             throw new LinkException(Reason.UNREACHABLE, "no probe could be sent: " + e.getMessage(), e);
         }
-        var silent = addresses.stream().filter(a -> matches.get(a).isEmpty()).toList();
+        var silent = addresses.stream()
+                .filter(a -> matches.getOrDefault(a, Map.of()).isEmpty())
+                .toList();
         var asked = askedForTheirClock(silent, port);
         List<Answer> answers = new ArrayList<>();
         for (var address : addresses) {
-            answers.addAll(matches.get(address).values());
+            answers.addAll(matches.getOrDefault(address, Map.of()).values());
             Optional.ofNullable(asked.get(address)).ifPresent(answers::add);
         }
         return answers;
@@ -202,7 +204,7 @@ public final class ProbeSearch implements RecorderSearch {
         return answers;
     }
 
-    private static Answer askedForItsClock(SoapTransport transport, String address, int port) {
+    private Answer askedForItsClock(SoapTransport transport, String address, int port) {
         var service = URI.create("http://" + address + ":" + port + "/onvif/device_service");
         var envelope = Element.of(
                 Namespaces.ENVELOPE,
@@ -210,7 +212,7 @@ public final class ProbeSearch implements RecorderSearch {
                 Element.of(Namespaces.ENVELOPE, "Header"),
                 Element.of(Namespaces.ENVELOPE, "Body", Element.of(Namespaces.DEVICE, "GetSystemDateAndTime")));
         try {
-            var answer = transport.send(service, envelope, HttpClientContext.create());
+            var answer = transport.send(service, envelope, HttpClientContext.create(), Deadline.in(patience));
             boolean speaks =
                     answer.envelope() != null && answer.envelope().tree().anyMatch(e -> e.is("SystemDateAndTime"));
             return speaks

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.format.DateTimeParseException;
 import java.util.EnumSet;
 import java.util.Optional;
+import javax.xml.namespace.QName;
 
 /**
  * One recording job. Which triggers it serves follows from the topics of its event filter; without a filter it records
@@ -15,18 +16,20 @@ import java.util.Optional;
  */
 record RecordingJob(
         String token, String recording, String profile, String schedule, boolean active, Element configuration) {
+    private static final QName SCHEDULE = new QName("ScheduleToken");
+
     static Optional<RecordingJob> of(Element item) {
         var configuration = item.child("JobConfiguration");
-        var token = item.textAt("JobToken");
+        var token = item.tokenAt("JobToken");
         if (configuration.isEmpty() || token.isEmpty()) {
             return Optional.empty();
         }
         var c = configuration.get();
         return Optional.of(new RecordingJob(
                 token.get(),
-                c.textAt("RecordingToken").orElse(""),
-                c.textAt("Source", "SourceToken", "Token").orElse(""),
-                c.attribute("ScheduleToken").orElse(""),
+                c.tokenAt("RecordingToken").orElse(""),
+                c.tokenAt("Source", "SourceToken", "Token").orElse(""),
+                c.attributes().getOrDefault(SCHEDULE, ""),
                 c.textAt("Mode").filter("Active"::equals).isPresent(),
                 c));
     }

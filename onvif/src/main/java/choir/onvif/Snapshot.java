@@ -20,6 +20,8 @@ record Snapshot(
         Map<String, Element> schedules,
         Map<String, Element> dayGroups) {
 
+    private static final int MOST_CHANNELS = 1_024;
+
     /** @param specialDays whether the groups of special days are wanted too */
     static Snapshot take(OnvifSession session, boolean specialDays) {
         var device = session.call(Element.of(Namespaces.DEVICE, "GetDeviceInformation"));
@@ -30,8 +32,12 @@ record Snapshot(
         profiles.all("Profiles")
                 .forEach(p -> source(p).ifPresent(channel -> {
                     byChannel.putIfAbsent(channel, p);
-                    channels.put(p.attribute("token").orElse(""), channel);
+                    channels.put(p.token().orElse(""), channel);
                 }));
+        byChannel.keySet().forEach(session::requireChannel);
+        if (byChannel.size() > MOST_CHANNELS) {
+            throw session.garbage("names " + byChannel.size() + " channels; at most " + MOST_CHANNELS + " are taken");
+        }
         boolean records = session.offers(Namespaces.RECORDING);
         return new Snapshot(
                 device,
@@ -48,12 +54,12 @@ record Snapshot(
     }
 
     private static Optional<String> source(Element profile) {
-        return profile.textAt("Configurations", "VideoSource", "SourceToken").filter(t -> !t.isEmpty());
+        return profile.tokenAt("Configurations", "VideoSource", "SourceToken");
     }
 
     private static Map<String, Element> index(Element answer, String item) {
         Map<String, Element> index = new LinkedHashMap<>();
-        answer.all(item).forEach(i -> i.textAt("RecordingToken").ifPresent(t -> index.put(t, i)));
+        answer.all(item).forEach(i -> i.tokenAt("RecordingToken").ifPresent(t -> index.put(t, i)));
         return index;
     }
 
@@ -62,14 +68,14 @@ record Snapshot(
         Map<String, Element> configurations = new LinkedHashMap<>();
         for (var profile : profiles.values()) {
             profile.at("Configurations", "Analytics")
-                    .ifPresent(a -> configurations.put(a.attribute("token").orElse(""), a));
+                    .ifPresent(a -> configurations.put(a.token().orElse(""), a));
         }
         if (configurations.values().stream().allMatch(Snapshot::tells)) {
             return configurations;
         }
         session.call(Element.of(Namespaces.MEDIA2, "GetAnalyticsConfigurations"))
                 .all("Configurations")
-                .forEach(c -> configurations.put(c.attribute("token").orElse(""), c));
+                .forEach(c -> configurations.put(c.token().orElse(""), c));
         configurations.replaceAll((token, c) -> tells(c) ? c : asked(session, token));
         return configurations;
     }
@@ -101,7 +107,7 @@ record Snapshot(
             var answer =
                     session.call(next.map(n -> request.withChild(Element.of(Namespaces.SCHEDULE, "StartReference", n)))
                             .orElse(request));
-            answer.all(item).forEach(i -> items.put(i.attribute("token").orElse(""), i));
+            answer.all(item).forEach(i -> items.put(i.token().orElse(""), i));
             var following = answer.textAt("NextStartReference").filter(n -> !n.isEmpty());
             next = following.equals(next) ? Optional.empty() : following;
         } while (next.isPresent() && items.size() < 100_000);
@@ -111,7 +117,7 @@ record Snapshot(
     Optional<Element> analyticsOf(String channel) {
         return Optional.ofNullable(profileByChannel.get(channel))
                 .flatMap(p -> p.at("Configurations", "Analytics"))
-                .flatMap(a -> a.attribute("token"))
+                .flatMap(Element::token)
                 .map(analytics::get);
     }
 

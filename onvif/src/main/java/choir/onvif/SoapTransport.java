@@ -9,9 +9,13 @@ import java.io.InterruptedIOException;
 import java.math.BigDecimal;
 import java.net.URI;
 import java.time.Duration;
+import java.util.concurrent.ScheduledThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javax.xml.stream.XMLStreamException;
 import org.apache.hc.client5.http.classic.methods.HttpGet;
 import org.apache.hc.client5.http.classic.methods.HttpPost;
+import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.config.RequestConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
@@ -26,12 +30,21 @@ import org.apache.hc.core5.util.Timeout;
 
 /** Sends one envelope and reads one. Every call has a deadline, every answer a largest size. */
 final class SoapTransport implements AutoCloseable {
-    static final int LARGEST_ANSWER = 16 * 1024 * 1024;
+    static final int LARGEST_ANSWER = 4 * 1024 * 1024;
+
+    private static final ScheduledThreadPoolExecutor ALARMS = alarms();
 
     private static final int LARGEST_PICTURE = 4 * 1024 * 1024;
 
     private final CloseableHttpClient http;
     private final Duration deadline;
+
+    private static ScheduledThreadPoolExecutor alarms() {
+        var alarms = new ScheduledThreadPoolExecutor(
+                1, Thread.ofPlatform().name("alarm").daemon().factory());
+        alarms.setRemoveOnCancelPolicy(true);
+        return alarms;
+    }
 
     SoapTransport(Duration deadline) {
         this.deadline = deadline;
@@ -62,49 +75,90 @@ final class SoapTransport implements AutoCloseable {
     record Answer(
             int status, @org.jspecify.annotations.Nullable Element envelope) {}
 
-    Answer send(URI address, Element envelope, HttpClientContext context) {
+    Answer send(URI address, Element envelope, HttpClientContext context, Deadline conversation) {
         var post = new HttpPost(address);
         post.setEntity(new StringEntity(
                 ElementWriter.write(envelope), ContentType.parse("application/soap+xml; charset=utf-8")));
-        long until = System.nanoTime() + deadline.toNanos();
-        try {
-            return http.execute(post, context, response -> read(post, address, response, until));
-        } catch (InterruptedIOException e) {
-            throw timedOut(address, e);
-        } catch (IOException e) {
-            throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
-        }
+        return within(
+                post,
+                address,
+                conversation,
+                () -> http.execute(post, context, response -> read(post, address, response)));
     }
 
     /** A picture; the answer to a challenge comes from the context's credentials. */
-    byte[] picture(URI address, HttpClientContext context) {
-        long until = System.nanoTime() + deadline.toNanos();
+    byte[] picture(URI address, HttpClientContext context, Deadline conversation) {
+        var get = new HttpGet(address);
+        return within(
+                get,
+                address,
+                conversation,
+                () -> http.execute(get, context, response -> {
+                    if (response.getCode() != 200 || response.getEntity() == null) {
+                        throw new LinkException(
+                                response.getCode() == 401 ? Reason.NOT_AUTHORIZED : Reason.NOT_SUPPORTED,
+                                address.getAuthority() + " answered " + response.getCode() + " instead of a picture");
+                    }
+                    var picture = new Bounded(response.getEntity().getContent(), LARGEST_PICTURE)
+                            .readNBytes(LARGEST_PICTURE + 1);
+                    if (picture.length < 2 || (picture[0] & 255) != 0xFF) {
+                        throw new LinkException(
+                                Reason.GARBAGE, address.getAuthority() + " gave something that is no picture");
+                    }
+                    return picture;
+                }));
+    }
+
+    @FunctionalInterface
+    private interface Exchange<T> {
+        T run() throws IOException;
+    }
+
+    /**
+     * Breaks the exchange off when its time is over. Timeouts of the socket alone would not do: a device that sends a byte
+     * now and then, in a header, in a chunk's extension or in answers that announce others, would be waited for without
+     * end.
+     */
+    private <T> T within(HttpUriRequestBase request, URI address, Deadline conversation, Exchange<T> exchange) {
+        var left = conversation.left();
+        if (conversation.isOver()) {
+            throw tookTooLong(address, conversation.whole());
+        }
+        var rung = new AtomicBoolean();
+        var time = left.compareTo(deadline) < 0 ? left : deadline;
+        var alarm = ALARMS.schedule(
+                () -> {
+                    rung.set(true);
+                    request.cancel();
+                },
+                time.toNanos(),
+                TimeUnit.NANOSECONDS);
         try {
-            return http.execute(new HttpGet(address), context, response -> {
-                if (response.getCode() != 200 || response.getEntity() == null) {
-                    throw new LinkException(
-                            response.getCode() == 401 ? Reason.NOT_AUTHORIZED : Reason.NOT_SUPPORTED,
-                            address.getAuthority() + " answered " + response.getCode() + " instead of a picture");
-                }
-                var picture = new Bounded(response.getEntity().getContent(), until).readNBytes(LARGEST_PICTURE + 1);
-                if (picture.length > LARGEST_PICTURE || picture.length < 2 || (picture[0] & 255) != 0xFF) {
-                    throw new LinkException(
-                            Reason.GARBAGE, address.getAuthority() + " gave something that is no picture");
-                }
-                return picture;
-            });
-        } catch (InterruptedIOException e) {
-            throw timedOut(address, e);
+            return exchange.run();
         } catch (IOException e) {
+            if (rung.get() || e instanceof InterruptedIOException) {
+                throw conversation.isOver() ? tookTooLong(address, conversation.whole()) : timedOut(address, e);
+            }
             throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
+        } finally {
+            alarm.cancel(false);
         }
     }
 
-    private LinkException timedOut(URI address, IOException e) {
-        var seconds =
-                BigDecimal.valueOf(deadline.toMillis(), 3).stripTrailingZeros().toPlainString();
+    private static LinkException tookTooLong(URI address, Duration whole) {
         return new LinkException(
-                Reason.TIMED_OUT, address.getAuthority() + " did not answer within " + seconds + " s", e);
+                Reason.TIMED_OUT,
+                address.getAuthority() + " answers so slowly that " + seconds(whole)
+                        + " s were not enough for everything that had to be asked");
+    }
+
+    private LinkException timedOut(URI address, IOException e) {
+        return new LinkException(
+                Reason.TIMED_OUT, address.getAuthority() + " did not answer within " + seconds(deadline) + " s", e);
+    }
+
+    private static String seconds(Duration duration) {
+        return BigDecimal.valueOf(duration.toMillis(), 3).stripTrailingZeros().toPlainString();
     }
 
     private static String plain(IOException e) {
@@ -112,10 +166,10 @@ final class SoapTransport implements AutoCloseable {
     }
 
     /** A connection whose answer is not read to its end is broken off, since closing it would read on. */
-    private Answer read(HttpPost post, URI address, ClassicHttpResponse response, long until) throws IOException {
+    private Answer read(HttpPost post, URI address, ClassicHttpResponse response) throws IOException {
         boolean whole = false;
         try {
-            var answer = read(address, response, until);
+            var answer = read(address, response);
             whole = true;
             return answer;
         } finally {
@@ -125,7 +179,7 @@ final class SoapTransport implements AutoCloseable {
         }
     }
 
-    private Answer read(URI address, ClassicHttpResponse response, long until) throws IOException {
+    private Answer read(URI address, ClassicHttpResponse response) throws IOException {
         int status = response.getCode();
         if (status == 503 || status == 404 || status == 405) {
             throw new LinkException(
@@ -136,7 +190,7 @@ final class SoapTransport implements AutoCloseable {
         if (status == 401 || response.getEntity() == null) {
             return new Answer(status, null);
         }
-        var in = new Bounded(response.getEntity().getContent(), until);
+        var in = new Bounded(response.getEntity().getContent(), LARGEST_ANSWER);
         try {
             return new Answer(status, ElementReader.read(in));
         } catch (XMLStreamException | IllegalArgumentException e) {
@@ -155,14 +209,15 @@ final class SoapTransport implements AutoCloseable {
         http.close(org.apache.hc.core5.io.CloseMode.IMMEDIATE);
     }
 
-    /** An answer's body that ends with an error when it is too large or comes too slowly. */
+    /** A body that ends with an error when it is too large. */
     private static final class Bounded extends FilterInputStream {
-        private final long until;
-        private int left = LARGEST_ANSWER;
+        private final int most;
+        private int left;
 
-        Bounded(InputStream in, long until) {
+        Bounded(InputStream in, int most) {
             super(in);
-            this.until = until;
+            this.most = most;
+            this.left = most;
         }
 
         @Override
@@ -173,13 +228,10 @@ final class SoapTransport implements AutoCloseable {
 
         @Override
         public int read(byte[] to, int offset, int length) throws IOException {
-            if (System.nanoTime() > until) {
-                throw new InterruptedIOException("the answer took too long");
-            }
             int count = super.read(to, offset, length);
             left -= Math.max(0, count);
             if (left < 0) {
-                throw new LinkException(Reason.GARBAGE, "the answer is larger than 16 MiB");
+                throw new LinkException(Reason.GARBAGE, "the answer is larger than " + (most >> 20) + " MiB");
             }
             return count;
         }

@@ -41,7 +41,7 @@ final class SpecialDays {
                 schedule.get()
                         .all("SpecialDays")
                         .forEach(entry -> byGroup.merge(
-                                entry.textAt("GroupToken").orElse(""),
+                                entry.tokenAt("GroupToken").orElse(""),
                                 times(entry, triggers.get()),
                                 (a, b) -> a.join(b, (x, y) -> x == null || y == null ? null : x.with(y))));
             }
@@ -58,7 +58,7 @@ final class SpecialDays {
         var group = Optional.ofNullable(snapshot.dayGroups().get(token));
         try {
             return group.map(g -> new Group(
-                    g.textAt("Name").orElse(token),
+                    g.nameAt("Name").orElse(token),
                     DateCalendar.read(g.textAt("Days").orElse(""))));
         } catch (CalendarException e) {
             notes.add("the special days " + token + " cannot be understood: " + e.getMessage());
@@ -107,7 +107,7 @@ final class SpecialDays {
             var dates = DateCalendar.write(day.calendar(), day.dates(), DateCalendar.Form.MIDNIGHTS);
             if (there.isEmpty()) {
                 var answer = session.call(request("CreateSpecialDayGroup", "", day.calendar(), dates));
-                var token = answer.textAt("Token").orElse("");
+                var token = answer.tokenAt("Token").orElse("");
                 // The other channels of this conversation share it.
                 snapshot.dayGroups().put(token, group(token, day.calendar(), dates));
                 tokens.add(token);

@@ -2,6 +2,7 @@ package choir.onvif;
 
 import choir.family.NativeValue;
 import choir.family.Zone;
+import choir.scale.NativeScalar;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +27,7 @@ final class Zones {
                 .orElse(List.of());
     }
 
-    /** @throws IllegalArgumentException when some area that is used has no corners */
+    /** @throws choir.refusal.Refusal when some area that is used has no corners */
     static List<Zone> used(List<Element> rules) {
         return rules.stream()
                 .filter(Zones::isUsed)
@@ -34,14 +35,15 @@ final class Zones {
                 .toList();
     }
 
-    /** A parameter of the areas that are used: one value when all have the same, else all of them in order. */
-    static Optional<String> values(List<Element> rules, String name) {
+    /** A parameter of the areas that are used; empty when no rule shows it. */
+    static Optional<NativeValue> values(List<Element> rules, String name) {
         var used = rules.stream().filter(Zones::isUsed).toList();
         var values = (used.isEmpty() ? rules.stream().limit(1).toList() : used)
-                .stream().flatMap(r -> item(r, name).stream()).toList();
-        return values.isEmpty()
-                ? Optional.empty()
-                : Optional.of(values.stream().distinct().count() == 1 ? values.getFirst() : String.join(" ", values));
+                .stream()
+                        .flatMap(r -> item(r, name).stream())
+                        .map(NativeScalar::read)
+                        .toList();
+        return values.isEmpty() ? Optional.empty() : Optional.of(NativeValue.ofAreas(values));
     }
 
     private static boolean isUsed(Element rule) {
@@ -76,18 +78,23 @@ final class Zones {
         return changed;
     }
 
-    /** The rules with one value for all, or with one for each that is used. */
-    static Map<String, Element> withValues(Map<String, Element> rules, String name, String values) {
-        var each = values.split(" ");
+    /** The rules with one value for all. */
+    static Map<String, Element> withValue(Map<String, Element> rules, String name, NativeScalar value) {
         Map<String, Element> changed = new LinkedHashMap<>(rules);
-        if (each.length == 1) {
-            changed.replaceAll((rule, config) -> ChannelWriter.withItem(config, name, each[0]));
-            return changed;
-        }
+        changed.replaceAll((rule, config) -> ChannelWriter.withItem(config, name, value.toString()));
+        return changed;
+    }
+
+    /** The rules with one value for each that is used. */
+    static Map<String, Element> withValues(Map<String, Element> rules, String name, List<NativeScalar> values) {
+        Map<String, Element> changed = new LinkedHashMap<>(rules);
         int i = 0;
         for (var rule : rules.entrySet()) {
-            if (i < each.length && isUsed(rule.getValue())) {
-                changed.put(rule.getKey(), ChannelWriter.withItem(rule.getValue(), name, each[i++]));
+            if (i < values.size() && isUsed(rule.getValue())) {
+                changed.put(
+                        rule.getKey(),
+                        ChannelWriter.withItem(
+                                rule.getValue(), name, values.get(i++).toString()));
             }
         }
         return changed;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import choir.family.Families;
 import choir.family.Family;
+import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.family.Zone;
 import choir.link.GenericFamily;
@@ -13,6 +14,7 @@ import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.scale.NativeScalar;
 import choir.sim.Simulator;
 import choir.week.DateSet;
 import choir.week.DayPlan;
@@ -40,7 +42,7 @@ class FamiliesTest {
     @BeforeEach
     void start() {
         simulator = Simulator.start(0);
-        link = new OnvifLink(Duration.ofMinutes(2));
+        link = new OnvifLink(Patience.ofCall(Duration.ofMinutes(2)));
     }
 
     @AfterEach
@@ -86,18 +88,20 @@ class FamiliesTest {
                                 Zone.of("Pier & head", "0,0 50,0 50,50"),
                                 Zone.of("Stairs", "60,60 90,60 90,90 60,90"),
                                 Zone.of("Gate", "0,90 10,90 10,100"))),
-                Catalogue.SENSITIVITY, new NativeValue.Item("8 15 3"),
-                Catalogue.THRESHOLD, new NativeValue.Item("1 1 40"));
+                Catalogue.SENSITIVITY,
+                        new NativeValue.PerArea(List.of(NativeScalar.of(8), NativeScalar.of(15), NativeScalar.of(3))),
+                Catalogue.THRESHOLD,
+                        new NativeValue.PerArea(List.of(NativeScalar.of(1), NativeScalar.of(1), NativeScalar.of(40))));
         assertThat(link.write(access, Map.of("02", three))).isEmpty();
         assertThat(held(access, 1)).containsAllEntriesOf(three);
 
         Map<SettingKey, NativeValue> one = Map.of(
                 Catalogue.AREAS, new NativeValue.Zones(List.of(Zone.of("Stairs", "60,60 90,60 90,90 60,90"))),
-                Catalogue.SENSITIVITY, new NativeValue.Item("12"));
+                Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("12")));
         assertThat(link.write(access, Map.of("02", one))).isEmpty();
         assertThat(held(access, 1))
                 .containsAllEntriesOf(one)
-                .containsEntry(Catalogue.THRESHOLD, new NativeValue.Item("1"));
+                .containsEntry(Catalogue.THRESHOLD, new NativeValue.Single(NativeScalar.read("1")));
 
         Map<SettingKey, NativeValue> none = Map.of(Catalogue.AREAS, new NativeValue.Zones(List.of()));
         assertThat(link.write(access, Map.of("02", none))).isEmpty();
@@ -115,16 +119,17 @@ class FamiliesTest {
         var odd = new NativeValue.Hours(WeekText.parse(List.of("daily motion", "mon 08:10-10:20 continuous")));
         assertThat(link.write(access, Map.of("01", Map.of(Catalogue.WEEK, odd))))
                 .isEmpty();
-        assertThat(held(access, 0).get(Catalogue.WEEK).text()).contains("mon 08:00-10:30 continuous");
+        assertThat(NativeText.of(held(access, 0).get(Catalogue.WEEK))).contains("mon 08:00-10:30 continuous");
     }
 
     @Test
     void aPloverSleepsAndAnswersTheSecondCall() {
         var access = recorder("plover");
-        assertThat(held(access, 0)).containsEntry(Catalogue.SENSITIVITY, new NativeValue.Item("medium"));
+        assertThat(held(access, 0))
+                .containsEntry(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("medium")));
         Map<SettingKey, NativeValue> values = Map.of(
-                Catalogue.SENSITIVITY, new NativeValue.Item("high"),
-                Catalogue.AFTER_EVENT, new NativeValue.Item("30"),
+                Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("high")),
+                Catalogue.AFTER_EVENT, new NativeValue.Single(NativeScalar.read("30")),
                 Catalogue.SWITCHED_ON, new NativeValue.Flag(false));
         assertThat(link.write(access, Map.of("01", values))).isEmpty();
         assertThat(held(access, 0)).containsAllEntriesOf(values);
@@ -142,7 +147,7 @@ class FamiliesTest {
         var access = recorder("tern");
         Map<SettingKey, NativeValue> values = Map.of(
                 Catalogue.SENSITIVITY_BY_TIME,
-                        new NativeValue.Levels(WeekText.parse(List.of("daily 21:00-05:30 45"), level -> level)),
+                        new NativeValue.Levels(WeekText.parse(List.of("daily 21:00-05:30 45"), NativeScalar::read)),
                 Catalogue.SPECIAL_DAYS,
                         new NativeValue.SpecialDays(List.of(
                                 new SpecialDay(
@@ -163,7 +168,7 @@ class FamiliesTest {
         assertThat(held(access, 0)).containsAllEntriesOf(values).containsEntry(Catalogue.WEEK, week);
         Map<SettingKey, NativeValue> none = Map.of(
                 Catalogue.SPECIAL_DAYS, new NativeValue.SpecialDays(List.of()),
-                Catalogue.SENSITIVITY_BY_TIME, new NativeValue.Levels(WeekText.parse(List.of(), level -> level)));
+                Catalogue.SENSITIVITY_BY_TIME, new NativeValue.Levels(WeekText.parse(List.of(), NativeScalar::read)));
         assertThat(link.write(access, Map.of("01", none))).isEmpty();
         assertThat(held(access, 0)).containsAllEntriesOf(none).containsEntry(Catalogue.WEEK, week);
     }
@@ -188,7 +193,7 @@ class FamiliesTest {
                         Catalogue.KEEP_AT_MOST));
         var access = new RecorderAccess(unknown.address(), "choir", "harbour", Optional.of(family));
         Map<SettingKey, NativeValue> values = Map.of(
-                Catalogue.SENSITIVITY, new NativeValue.Item("10"),
+                Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("10")),
                 Catalogue.WEEK, new NativeValue.Hours(WeekText.parse(List.of("daily motion", "sun none"))));
         assertThat(link.write(access, Map.of("02", values))).isEmpty();
         assertThat(held(access, 1)).containsAllEntriesOf(values);

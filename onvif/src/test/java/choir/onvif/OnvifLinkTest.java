@@ -7,6 +7,7 @@ import choir.area.CellGrid;
 import choir.area.CellMask;
 import choir.area.Shape;
 import choir.family.Families;
+import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
@@ -14,6 +15,7 @@ import choir.link.RecorderAccess;
 import choir.link.RecorderReading;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.scale.NativeScalar;
 import choir.sim.Simulator;
 import choir.week.DateSet;
 import choir.week.DayPlan;
@@ -46,7 +48,7 @@ class OnvifLinkTest {
     @BeforeAll
     static void start() {
         simulator = Simulator.start(0);
-        link = new OnvifLink(Duration.ofMinutes(2));
+        link = new OnvifLink(Patience.ofCall(Duration.ofMinutes(2)));
     }
 
     @AfterAll
@@ -126,12 +128,12 @@ class OnvifLinkTest {
         var mask = new Shape.Rectangle(new Shape.Point(0, 0), new Shape.Point(1, 0.5)).on(grid);
         Map<SettingKey, NativeValue> values = new java.util.HashMap<>(Map.of(
                 Catalogue.DETECTION, new NativeValue.Flag(false),
-                Catalogue.SENSITIVITY, new NativeValue.Item("5"),
+                Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("5")),
                 Catalogue.AREAS, new NativeValue.Mask(mask),
                 Catalogue.SWITCHED_ON, new NativeValue.Flag(false),
-                Catalogue.BEFORE_EVENT, new NativeValue.Item("6"),
-                Catalogue.AFTER_EVENT, new NativeValue.Item("30"),
-                Catalogue.FRAME_RATE, new NativeValue.Item("12"),
+                Catalogue.BEFORE_EVENT, new NativeValue.Single(NativeScalar.read("6")),
+                Catalogue.AFTER_EVENT, new NativeValue.Single(NativeScalar.read("30")),
+                Catalogue.FRAME_RATE, new NativeValue.Single(NativeScalar.read("12")),
                 Catalogue.WEEK,
                         new NativeValue.Hours(WeekText.parse(List.of(
                                 "daily motion",
@@ -139,25 +141,30 @@ class OnvifLinkTest {
                                 "fri 22:00-04:00 motion,alarm",
                                 "sun none")))));
         values.put(new SettingKey("motion.log"), new NativeValue.Flag(false));
-        values.put(new SettingKey("response.sound"), new NativeValue.Item("bell & <whistle>"));
-        values.put(new SettingKey("recording.when-full"), new NativeValue.Item(make.equals("tern") ? "Stop" : "halt"));
+        values.put(new SettingKey("response.sound"), new NativeValue.Single(NativeScalar.read("bell & <whistle>")));
+        values.put(
+                new SettingKey("recording.when-full"),
+                new NativeValue.Single(NativeScalar.read(make.equals("tern") ? "Stop" : "halt")));
         if (make.equals("tern")) {
-            values.put(Catalogue.THRESHOLD, new NativeValue.Item("7"));
+            values.put(Catalogue.THRESHOLD, new NativeValue.Single(NativeScalar.read("7")));
             values.put(
                     Catalogue.SENSITIVITY_BY_TIME,
-                    new NativeValue.Levels(WeekText.parse(List.of("sat 21:00-05:30 45"), level -> level)));
+                    new NativeValue.Levels(WeekText.parse(List.of("sat 21:00-05:30 45"), NativeScalar::read)));
             values.put(
                     Catalogue.SPECIAL_DAYS,
                     new NativeValue.SpecialDays(List.of(new SpecialDay(
                             "holidays", DateSet.parse("12-25 yearly"), DayPlan.parse(List.of("daily continuous"))))));
-            values.put(Catalogue.KEEP_AT_MOST, new NativeValue.Item("21"));
-            values.put(new SettingKey("motion.on-delay"), new NativeValue.Item("250"));
-            values.put(new SettingKey("motion.off-delay"), new NativeValue.Item("4000"));
-            values.put(new SettingKey("recording.stream"), new NativeValue.Item("Sub"));
-            values.put(new SettingKey("recording.store"), new NativeValue.Item("Disk2"));
-            values.put(new SettingKey("response.mail"), new NativeValue.Item("watch@skerry.example"));
+            values.put(Catalogue.KEEP_AT_MOST, new NativeValue.Single(NativeScalar.read("21")));
+            values.put(new SettingKey("motion.on-delay"), new NativeValue.Single(NativeScalar.read("250")));
+            values.put(new SettingKey("motion.off-delay"), new NativeValue.Single(NativeScalar.read("4000")));
+            values.put(new SettingKey("recording.stream"), new NativeValue.Single(NativeScalar.read("Sub")));
+            values.put(new SettingKey("recording.store"), new NativeValue.Single(NativeScalar.read("Disk2")));
+            values.put(
+                    new SettingKey("response.mail"), new NativeValue.Single(NativeScalar.read("watch@skerry.example")));
             values.put(new SettingKey("response.still"), new NativeValue.Flag(true));
-            values.put(new SettingKey("response.upload"), new NativeValue.Item("sftp://archive.skerry.example/q"));
+            values.put(
+                    new SettingKey("response.upload"),
+                    new NativeValue.Single(NativeScalar.read("sftp://archive.skerry.example/q")));
         }
         assertThat(link.write(access(recorder), Map.of("02", values))).isEmpty();
         var channels = link.read(access(recorder)).channels();
@@ -167,7 +174,9 @@ class OnvifLinkTest {
 
     @Test
     void writesOnlyWhatChanges() throws Exception {
-        assertThat(link.write(access(tern), Map.of("01", Map.of(Catalogue.SENSITIVITY, new NativeValue.Item("60")))))
+        assertThat(link.write(
+                        access(tern),
+                        Map.of("01", Map.of(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("60"))))))
                 .isEmpty();
         var display = HttpClient.newHttpClient()
                 .send(HttpRequest.newBuilder(simulator.panel(tern)).build(), HttpResponse.BodyHandlers.ofString())
@@ -179,8 +188,8 @@ class OnvifLinkTest {
     void seesWhatWasTurnedAtTheFrontPanel() throws Exception {
         panel(tern + "/01?sensitivity=40&erase=sun");
         var config = first(tern).config();
-        assertThat(config.get(Catalogue.SENSITIVITY)).contains(new NativeValue.Item("40"));
-        assertThat(config.get(Catalogue.WEEK).orElseThrow().text()).isEqualTo("mon-sat continuous; sun none");
+        assertThat(config.get(Catalogue.SENSITIVITY)).contains(new NativeValue.Single(NativeScalar.read("40")));
+        assertThat(NativeText.of(config.get(Catalogue.WEEK).orElseThrow())).isEqualTo("mon-sat continuous; sun none");
     }
 
     @Test
@@ -221,7 +230,7 @@ class OnvifLinkTest {
     @Test
     void aSlowRecorderCostsItsDeadlineAtMost() throws Exception {
         panel(tern + "?fault=SLOW&delay=PT20S");
-        try (var hasty = new OnvifLink(Duration.ofMillis(500))) {
+        try (var hasty = new OnvifLink(Patience.ofCall(Duration.ofMillis(500)))) {
             var thrown = catchThrowableOfType(LinkException.class, () -> hasty.read(access(tern)));
             assertThat(thrown.reason()).isEqualTo(Reason.TIMED_OUT);
         }
@@ -240,8 +249,8 @@ class OnvifLinkTest {
         var failed = link.write(
                 access(gannet),
                 Map.of(
-                        "01", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Item("4")),
-                        "02", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Item("6"))));
+                        "01", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Single(NativeScalar.read("4"))),
+                        "02", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Single(NativeScalar.read("6")))));
         assertThat(failed).containsOnlyKeys("01");
         var thrown = failed.get("01");
         assertThat(thrown.reason()).isEqualTo(Reason.REFUSED);
@@ -285,11 +294,11 @@ class OnvifLinkTest {
                 Catalogue.AREAS,
                 new NativeValue.Mask(watched),
                 Catalogue.SENSITIVITY,
-                new NativeValue.Item("51"),
+                new NativeValue.Single(NativeScalar.read("51")),
                 Catalogue.THRESHOLD,
-                new NativeValue.Item("1296"),
+                new NativeValue.Single(NativeScalar.read("1296")),
                 new SettingKey("response.program"),
-                new NativeValue.Item("lamp-on"));
+                new NativeValue.Single(NativeScalar.read("lamp-on")));
         assertThat(link.write(access(petrel), Map.of("02", values))).isEmpty();
         var config = link.read(access(petrel)).channels().get(1).config();
         assertThat(config.values()).containsAllEntriesOf(values);
@@ -303,11 +312,11 @@ class OnvifLinkTest {
                         Map.of(
                                 "01",
                                 Map.of(
-                                        Catalogue.THRESHOLD, new NativeValue.Item("90000"),
-                                        Catalogue.BEFORE_EVENT, new NativeValue.Item("30")))))
+                                        Catalogue.THRESHOLD, new NativeValue.Single(NativeScalar.read("90000")),
+                                        Catalogue.BEFORE_EVENT, new NativeValue.Single(NativeScalar.read("30"))))))
                 .isEmpty();
         var config = link.read(access(petrel)).channels().getFirst().config();
-        assertThat(config.get(Catalogue.THRESHOLD)).contains(new NativeValue.Item("20000"));
-        assertThat(config.get(Catalogue.BEFORE_EVENT)).contains(new NativeValue.Item("15"));
+        assertThat(config.get(Catalogue.THRESHOLD)).contains(new NativeValue.Single(NativeScalar.read("20000")));
+        assertThat(config.get(Catalogue.BEFORE_EVENT)).contains(new NativeValue.Single(NativeScalar.read("15")));
     }
 }

@@ -3,6 +3,7 @@ package choir.server;
 import choir.link.RecorderLink;
 import choir.link.RecorderSearch;
 import choir.onvif.OnvifLink;
+import choir.onvif.Patience;
 import choir.onvif.ProbeSearch;
 import choir.server.link.AllowedAddresses;
 import choir.server.link.GuardedLink;
@@ -35,7 +36,8 @@ public class ChoirService {
 
     @Bean(destroyMethod = "close")
     OnvifLink onvifLink(ServiceSettings settings) {
-        return new OnvifLink(settings.callDeadline());
+        return new OnvifLink(
+                new Patience(settings.callDeadline(), settings.readingDeadline(), settings.writingDeadline()));
     }
 
     @Bean

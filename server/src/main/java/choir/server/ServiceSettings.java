@@ -16,6 +16,9 @@ import org.springframework.validation.annotation.Validated;
  * @param data the folder of the database and the key file
  * @param zone in which "today" is reckoned for end dates
  * @param callDeadline for each call to a recorder
+ * @param readingDeadline for everything that is asked of a recorder to know what it holds, whatever it sends meanwhile
+ * @param writingDeadline for everything that is written to a recorder in one go
+ * @param stillPatience how long somebody who wants a picture waits for it
  * @param searchPatience how long a search waits for the last answer to its probes
  * @param recorderAddresses the networks that recorders may be in, such as {@code 10.20.0.0/16}
  * @param callsAtOnce how many recorders are talked to at the same time
@@ -27,6 +30,9 @@ public record ServiceSettings(
         Path data,
         ZoneId zone,
         Duration callDeadline,
+        Duration readingDeadline,
+        Duration writingDeadline,
+        Duration stillPatience,
         Duration searchPatience,
         @NotEmpty List<String> recorderAddresses,
         @Min(1) @Max(1024) int callsAtOnce,

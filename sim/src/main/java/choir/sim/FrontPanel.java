@@ -113,7 +113,7 @@ final class FrontPanel {
         var sides = java.util.Arrays.stream(rectangle.split(","))
                 .mapToDouble(Double::parseDouble)
                 .toArray();
-        var cells = PackedCells.read(channel.values.get(parameter), model.cells());
+        var cells = PackedCells.read(channel.values.getOrDefault(parameter, ""), model.cells());
         for (int row = (int) (sides[1] * model.rows()); row < sides[3] * model.rows(); row++) {
             int first = row * model.columns();
             cells.set(first + (int) (sides[0] * model.columns()), first + (int) (sides[2] * model.columns()), false);

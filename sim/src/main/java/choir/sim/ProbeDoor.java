@@ -12,6 +12,7 @@ import java.util.UUID;
 
 /** Answers directed probes (WS-Discovery of April 2005), one datagram for each recorder that is not away. */
 final class ProbeDoor implements AutoCloseable {
+    @SuppressWarnings("InlineFormatString")
     private static final String MATCH = """
             <?xml version="1.0" encoding="UTF-8"?>
             <env:Envelope xmlns:env="http://www.w3.org/2003/05/soap-envelope" \

@@ -3,7 +3,6 @@ package choir.sim;
 import static choir.sim.DeviceServices.join;
 
 import java.time.Duration;
-import java.time.Period;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
@@ -73,7 +72,7 @@ final class RecordingAnswers {
         var channel = recording(operation);
         var days = Xml.text(operation, "MaximumRetentionTime")
                 .filter(t -> t.matches("P\\d+D"))
-                .map(t -> Period.parse(t).getDays())
+                .map(t -> Integer.parseInt(t.substring(1, t.length() - 1)))
                 .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "MaximumRetentionTime"));
         if (Xml.text(operation, "Storage").filter("disk-1"::equals).isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The target was dropped");
@@ -170,7 +169,7 @@ final class RecordingAnswers {
     }
 
     private static String schedule(Lane lane) {
-        var minutes = lane.channel().lanes.get(lane.name());
+        var minutes = lane.channel().lanes.getOrDefault(lane.name(), new BitSet());
         return "<tsc:Schedule token=\"S" + lane.token() + "\"><tsc:Name>" + lane.name() + "</tsc:Name><tsc:Standard>"
                 + Xml.escape(SimCalendar.write(minutes, lane.name())) + "</tsc:Standard>"
                 + SimDayGroup.entries(lane.channel().specialDays.getOrDefault(lane.name(), Map.of()))

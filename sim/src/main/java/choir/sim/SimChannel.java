@@ -42,7 +42,9 @@ final class SimChannel {
         this.after = Integer.parseInt(model.after().factory());
         this.frames = Math.min(25, model.mostFrames());
         model.lanes().forEach(lane -> lanes.put(lane, new BitSet()));
-        lanes.get(model.lanes().getFirst()).set(0, WEEK);
+        var always = new BitSet();
+        always.set(0, WEEK);
+        lanes.put(model.lanes().getFirst(), always);
         model.modules().forEach(p -> values.putAll(p.factory(model)));
         model.rules().forEach(p -> values.putAll(p.factory(model)));
     }

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 
@@ -61,11 +62,11 @@ public final class SimFleet {
         return value.toString();
     }
 
-    private static Map<?, ?> map(Object value) {
+    private static Map<?, ?> map(@Nullable Object value) {
         return value instanceof Map<?, ?> map ? map : Map.of();
     }
 
-    private static List<?> list(Object value) {
+    private static List<?> list(@Nullable Object value) {
         return value instanceof List<?> list ? list : List.of();
     }
 }

@@ -103,13 +103,13 @@ record SimModel(
                 Integer.parseInt(sides[1]),
                 texts(given, "lanes"),
                 given.containsKey("unscheduled"),
-                parameter((List<?>) given.get("before")),
-                parameter((List<?>) given.get("after")),
+                parameter(list(given, "before")),
+                parameter(list(given, "after")),
                 Integer.parseInt(text(given, "frames")),
                 Set.copyOf(texts(given, "habits")),
-                panel((Map<?, ?>) given.get("panel")),
-                parts((List<?>) given.get("modules")),
-                parts((List<?>) given.get("rules")));
+                panel(map(given, "panel")),
+                parts(list(given, "modules")),
+                parts(list(given, "rules")));
     }
 
     private static Map<String, String> panel(Map<?, ?> given) {
@@ -123,8 +123,7 @@ record SimModel(
         for (var entry : given) {
             var part = (Map<?, ?>) entry;
             Map<String, SimParameter> parameters = new LinkedHashMap<>();
-            ((Map<?, ?>) part.get("holds"))
-                    .forEach((name, rule) -> parameters.put(name.toString(), parameter((List<?>) rule)));
+            map(part, "holds").forEach((name, rule) -> parameters.put(name.toString(), parameter((List<?>) rule)));
             parts.add(new SimPart(text(part, "name"), text(part, "type"), part.containsKey("layout"), parameters));
         }
         return List.copyOf(parts);
@@ -139,6 +138,14 @@ record SimModel(
     }
 
     private static List<String> texts(Map<?, ?> given, String key) {
-        return ((List<?>) given.get(key)).stream().map(Object::toString).toList();
+        return list(given, key).stream().map(Object::toString).toList();
+    }
+
+    private static List<?> list(Map<?, ?> given, String key) {
+        return given.get(key) instanceof List<?> list ? list : List.of();
+    }
+
+    private static Map<?, ?> map(Map<?, ?> given, String key) {
+        return given.get(key) instanceof Map<?, ?> map ? map : Map.of();
     }
 }

@@ -47,15 +47,15 @@ public final class SimRecorder {
     private volatile boolean unsaved;
     private Optional<Path> file = Optional.empty();
 
-    SimRecorder(String name, SimModel model, String user, String password, int channelCount) {
+    SimRecorder(String name, SimModel model, String user, String password, List<String> tokens) {
         this.name = name;
         this.model = model;
         this.user = user;
         this.password = password;
         this.serial = "SN" + Math.floorMod(name.hashCode(), 100_000);
-        for (int i = 1; i <= channelCount; i++) {
-            var token = "%02d".formatted(i);
-            channels.add(new SimChannel(model, token, "Camera " + i, name + "-cam-" + token));
+        for (int i = 0; i < tokens.size(); i++) {
+            channels.add(
+                    new SimChannel(model, tokens.get(i), "Camera " + (i + 1), "%s-cam-%02d".formatted(name, i + 1)));
         }
     }
 

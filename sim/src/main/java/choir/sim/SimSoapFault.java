@@ -29,6 +29,6 @@ final class SimSoapFault extends RuntimeException {
         var inner = second.isEmpty() ? "" : "<env:Subcode><env:Value>ter:" + second + "</env:Value></env:Subcode>";
         return "<env:Fault><env:Code><env:Value>env:" + code + "</env:Value><env:Subcode><env:Value>ter:" + subcode
                 + "</env:Value>" + inner + "</env:Subcode></env:Code><env:Reason><env:Text xml:lang=\"en\">"
-                + Xml.escape(getMessage()) + "</env:Text></env:Reason></env:Fault>";
+                + Xml.escape(String.valueOf(getMessage())) + "</env:Text></env:Reason></env:Fault>";
     }
 }

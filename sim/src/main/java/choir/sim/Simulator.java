@@ -7,10 +7,12 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 
 /**
  * Any number of simulated recorders behind one port of the loopback interface; probes are answered at the same number.
@@ -46,8 +48,18 @@ public final class Simulator implements AutoCloseable {
 
     /** @param make one of those that {@code models.yaml} describes */
     public SimRecorder add(String name, String make, String user, String password, int channels) {
+        return add(
+                name,
+                make,
+                user,
+                password,
+                IntStream.rangeClosed(1, channels).mapToObj("%02d"::formatted).toList());
+    }
+
+    /** @param tokens what the recorder calls its channels, any text of XML up to 64 characters */
+    public SimRecorder add(String name, String make, String user, String password, List<String> tokens) {
         var model = SimModel.of(make);
-        var recorder = new SimRecorder(name, model, user, password, channels);
+        var recorder = new SimRecorder(name, model, user, password, tokens);
         recorders.put(name, recorder);
         return recorder;
     }
@@ -56,7 +68,7 @@ public final class Simulator implements AutoCloseable {
     public void keepIn(Path folder) {
         recorders.values().forEach(r -> r.keepIn(folder));
         Runtime.getRuntime().addShutdownHook(new Thread(this::save));
-        keeper.scheduleWithFixedDelay(this::save, SAVE_MILLIS, SAVE_MILLIS, TimeUnit.MILLISECONDS);
+        var _ = keeper.scheduleWithFixedDelay(this::save, SAVE_MILLIS, SAVE_MILLIS, TimeUnit.MILLISECONDS);
     }
 
     private void save() {

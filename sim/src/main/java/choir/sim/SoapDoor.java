@@ -13,6 +13,8 @@ import org.w3c.dom.Node;
 final class SoapDoor {
     private static final Set<String> WITHOUT_PASSWORD =
             Set.of("GetServices", "GetServiceCapabilities", "GetCapabilities", "GetSystemDateAndTime", "GetHostname");
+
+    @SuppressWarnings("InlineFormatString")
     private static final String ENVELOPE = """
             <?xml version="1.0" encoding="UTF-8"?>
             <env:Envelope xmlns:env="http://www.w3.org/2003/05/soap-envelope" xmlns:wsa="http://www.w3.org/2005/08/addressing" \

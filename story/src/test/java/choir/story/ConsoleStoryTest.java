@@ -134,7 +134,8 @@ class ConsoleStoryTest {
     @Order(2)
     void everyViewIsAccessibleLightAndDarkAndFitsANarrowScreen() {
         choir.panel("haldr-1/01?sensitivity=20");
-        choir.post(
+        choir.write(
+                "POST",
                 "/api/v1/overrides",
                 Map.of(
                         "node",
@@ -144,7 +145,9 @@ class ConsoleStoryTest {
                         "because",
                         "x",
                         "fixed",
-                        false));
+                        false),
+                "If-Match",
+                "*");
         choir.audit();
         for (var view : List.of(
                 "/",

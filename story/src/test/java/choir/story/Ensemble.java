@@ -93,6 +93,9 @@ final class Ensemble implements AutoCloseable {
                 "--choir.data=" + folder.resolve("data"),
                 "--choir.zone=Atlantic/Faroe",
                 "--choir.call-deadline=" + callDeadline,
+                "--choir.reading-deadline=6m",
+                "--choir.writing-deadline=12m",
+                "--choir.still-patience=2m",
                 "--choir.search-patience=5s",
                 "--choir.setup.user=" + ADMIN,
                 "--choir.setup.password=" + PASSWORD,
@@ -195,7 +198,16 @@ final class Ensemble implements AutoCloseable {
 
     /** A recorder that is played, added and read. */
     void recorder(String name, String make, int channels) {
-        var address = played(name, make, channels);
+        added(name, played(name, make, channels));
+    }
+
+    /** The same, with channels called as the recorder likes. */
+    void recorder(String name, String make, List<String> tokens) {
+        simulator.add(name, make, "choir", "secret-of-" + name, tokens);
+        added(name, simulator.address(name).toString());
+    }
+
+    private void added(String name, String address) {
         var added = post(
                 "/api/v1/recorders",
                 Map.of(

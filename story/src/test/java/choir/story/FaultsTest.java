@@ -109,7 +109,8 @@ class FaultsTest {
     void aCameraThatMovedSinceThePreviewIsSkipped() {
         var preview = choir.post("/api/v1/previews", Map.of("select", ""));
         choir.panel("haldr-1/01?sensitivity=33");
-        choir.post(
+        choir.write(
+                "POST",
                 "/api/v1/overrides",
                 Map.of(
                         "node",
@@ -119,7 +120,9 @@ class FaultsTest {
                         "because",
                         "x",
                         "fixed",
-                        false));
+                        false),
+                "If-Match",
+                "*");
         var work = choir.finish(choir.post(
                 "/api/v1/rollouts", Map.of("preview", preview.body().path("id").asLong(), "first", 9)));
         var steps = rollout(work).path("steps");
@@ -148,7 +151,7 @@ class FaultsTest {
                 "UPDATE rollout_step SET state = 'WRITING' WHERE rollout = " + id,
                 "UPDATE rollout_step SET state = 'PLANNED' WHERE rollout = " + id
                         + " AND camera = (SELECT id FROM camera WHERE channel = '04')",
-                "UPDATE work SET state = 'running', ended_at = NULL WHERE id = " + id);
+                "UPDATE work SET state = 'RUNNING', ended_at = NULL WHERE id = " + id);
         exchangeUntilEnded(id);
         var steps = rollout(work).path("steps");
         assertThat(steps.path(0).path("state").asString()).isEqualTo("verified");

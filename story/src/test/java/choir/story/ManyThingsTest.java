@@ -59,7 +59,7 @@ class ManyThingsTest {
     @Order(1)
     void aPageThatCannotBeIsRefused() {
         assertThat(choir.get("/api/v1/cameras?limit=0").detail()).contains("limit is 1 to 1000");
-        assertThat(choir.get("/api/v1/cameras?after=nobody").detail()).contains("is not of this list");
+        assertThat(choir.get("/api/v1/cameras?after=nobody").detail()).contains("is not a camera");
         assertThat(choir.get("/api/v1/cameras?limit=many").status()).isEqualTo(400);
     }
 

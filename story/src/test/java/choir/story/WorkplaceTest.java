@@ -288,7 +288,7 @@ class WorkplaceTest {
                                 "If-Match",
                                 "\"1\"")
                         .detail())
-                .contains("what haldr-1/04 uses was changed by somebody else");
+                .contains("haldr-1/04 was changed by somebody else");
         browser.press("stop using house");
         browser.notSee("lay over the next");
         browser.press("What was done here before");
@@ -305,7 +305,7 @@ class WorkplaceTest {
         browser.press("Draw areas");
         browser.see("ladder, from swell");
         var ladderHere = choir.post(
-                "/api/v1/area-trials",
+                "/api/v1/area-drafts",
                 Map.of(
                         "camera",
                         "haldr-1/01",

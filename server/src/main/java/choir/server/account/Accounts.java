@@ -11,7 +11,6 @@ import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Base64;
 import java.util.HexFormat;
 import java.util.List;
@@ -116,38 +115,47 @@ public class Accounts {
             encoder.matches(password, "$2a$11$7EqJtq98hPqEX7fNZaFWoOhi5BWX4Z1Z3CEiFh1FcvUUpcOBw8zVa");
             throw wrong();
         }
-        var locked = account.get().lockedUntil();
-        if (locked != null && clock.instant().isBefore(Instant.parse(locked))) {
-            throw new Problem(Problem.Kind.TOO_MANY, "too many failed attempts; try again after " + locked);
-        }
+        // Counted as a failure before it is tried, in one statement with the check, so that guesses at the same time
+        // count
+        // one by one; a right password takes it back.
+        attempt(name);
         if (!encoder.matches(password, account.get().passwordHash())) {
-            int failures = account.get().failures() + 1;
-            var until = failures < FREE_FAILURES
-                    ? null
-                    : clock.instant()
-                            .plus(Duration.ofSeconds(1L << Math.min(12, failures - FREE_FAILURES + 1)))
-                            .toString();
-            failures(name, failures, until);
             throw wrong();
         }
-        if (account.get().failures() > 0) {
-            failures(name, 0, null);
-        }
+        database.write(() -> database.change("UPDATE account SET failures = 0, locked_until = NULL WHERE name = :name")
+                .param("name", name)
+                .update());
         return account.get();
+    }
+
+    private void attempt(String name) {
+        var now = clock.instant();
+        int allowed = database.write(() -> {
+            int failures = database.query("SELECT failures FROM account WHERE name = :name")
+                            .param("name", name)
+                            .query(Integer.class)
+                            .single()
+                    + 1;
+            var until = failures < FREE_FAILURES
+                    ? null
+                    : now.plus(Duration.ofSeconds(1L << Math.min(12, failures - FREE_FAILURES + 1)))
+                            .toString();
+            return database.change("""
+                            UPDATE account SET failures = failures + 1, locked_until = :until
+                            WHERE name = :name AND (locked_until IS NULL OR locked_until <= :now)
+                            """)
+                    .param("until", until)
+                    .param("name", name)
+                    .param("now", now.toString())
+                    .update();
+        });
+        if (allowed == 0) {
+            throw new Problem(Problem.Kind.TOO_MANY, "too many failed attempts; try again later");
+        }
     }
 
     private static Problem wrong() {
         return new Problem(Problem.Kind.SIGNED_OUT, "user name and password do not belong together");
-    }
-
-    private void failures(String name, int failures, @org.jspecify.annotations.Nullable String lockedUntil) {
-        database.write(() -> {
-            database.change("UPDATE account SET failures = :failures, locked_until = :until WHERE name = :name")
-                    .param("failures", failures)
-                    .param("until", lockedUntil)
-                    .param("name", name)
-                    .update();
-        });
     }
 
     void choosePassword(String name, String old, String fresh) {

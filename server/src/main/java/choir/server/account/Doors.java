@@ -60,8 +60,8 @@ class Doors {
                                 "/api/v1/audits",
                                 "/api/v1/previews",
                                 "/api/v1/recorders/*/sheet/ticks",
-                                "/api/v1/template-trials",
-                                "/api/v1/area-trials")
+                                "/api/v1/template-drafts",
+                                "/api/v1/area-drafts")
                         .hasRole(Role.TECHNICIAN.name())
                         .requestMatchers(HttpMethod.POST, "/api/v1/recorders", "/api/v1/recorder-searches")
                         .hasRole(Role.ADMINISTRATOR.name())

@@ -1,140 +1,163 @@
 package choir.server.audit;
 
-import choir.fleet.Node;
-import choir.server.db.Database;
+import choir.drift.Cause;
+import choir.drift.Matter;
+import choir.fleet.CameraState;
+import choir.fleet.Selection;
+import choir.policy.SettingKey;
 import choir.server.fleet.StoredRecorder;
 import choir.server.policy.PolicyStore;
-import choir.server.reading.Devices;
 import choir.server.reading.Devices.Outcome;
-import choir.server.standing.Baselines;
+import choir.server.reading.Followed;
+import choir.server.reading.Sweeps;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
+import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
 import java.time.Clock;
-import java.time.Instant;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
-/** Reads the recorders of a selection, compares, and keeps what is out of tune. */
+/**
+ * Reads the recorders of a selection, compares, and keeps what is out of tune. Each recorder is settled by itself, and what
+ * could not be looked at is neither well nor wrong: its findings stay as they are.
+ */
 @Component
 class Audits implements Works.Runner {
-    static final String KIND = "audit";
+    private static final String WELL = "in tune again";
+    private static final Duration CLOCK_TOLERANCE = Duration.ofSeconds(30);
 
     private final Standings standings;
-    private final Devices devices;
-    private final Baselines baselines;
+    private final Sweeps sweeps;
+    private final Followed followed;
     private final FindingStore findings;
-    private final Database database;
-    private final Clock clock;
     private final PolicyStore policies;
+    private final ZoneRules zones;
+    private final Clock clock;
 
     Audits(
             Standings standings,
-            Devices devices,
-            Baselines baselines,
+            Sweeps sweeps,
+            Followed followed,
             FindingStore findings,
-            Database database,
-            Clock clock,
-            PolicyStore policies) {
-        this.clock = clock;
-        this.policies = policies;
+            PolicyStore policies,
+            ZoneRules zones,
+            Clock clock) {
         this.standings = standings;
-        this.devices = devices;
-        this.baselines = baselines;
+        this.sweeps = sweeps;
+        this.followed = followed;
         this.findings = findings;
-        this.database = database;
+        this.policies = policies;
+        this.zones = zones;
+        this.clock = clock;
     }
 
     @Override
-    public String kind() {
-        return KIND;
+    public Task.Kind kind() {
+        return Task.Kind.AUDIT;
     }
 
-    /** An audit that was interrupted is run again: it only reads, and takes what it saw in one go at the end. */
     @Override
     public String run(Work work, Works.Progress progress) {
-        // Which cameras are meant is decided before the reading; what they hold is compared after it.
-        var cameras = standings.someOf(work.selection()).stream()
-                .map(s -> s.camera().camera())
-                .toList();
-        Set<StoredRecorder> recorders = new LinkedHashSet<>();
-        cameras.forEach(c -> recorders.add(standings.of(c).recorder()));
-        progress.total(recorders.size());
-        List<Seen> seen = new ArrayList<>();
-        devices.read(List.copyOf(recorders), outcome -> {
-            seen.addAll(ofRecorder(outcome, clock.instant()));
-            progress.step(outcome instanceof Outcome.Failed);
+        var selection = Selection.parse(work.task().selection());
+        sweeps.run(work, progress, (recorder, outcome) -> {
+            followed.by(recorder, outcome);
+            take(work.id(), recorder, outcome, selection);
         });
-        baselines.take(cameras.stream().map(standings::of).toList());
-        Set<Long> read = new LinkedHashSet<>();
-        for (var camera : cameras) {
-            var standing = standings.of(camera);
-            if (standing.held().isPresent()) {
-                read.add(standing.camera().id());
-                seen.addAll(Seen.of(standing));
-            }
-        }
-        seen.addAll(expired(read));
-        var tried = recorders.stream().map(StoredRecorder::name).collect(Collectors.toSet());
-        database.write(() -> findings.take(work.id(), seen, read, tried));
-        return summary(cameras.stream().map(standings::of).toList());
+        return summary(standings.select(selection));
     }
 
-    /** Overrides past their last day, on each camera that they were about. */
-    private List<Seen> expired(Set<Long> cameras) {
-        var today = LocalDate.now(clock);
-        var past = policies.overrides().stream().filter(o -> !o.countsOn(today)).toList();
-        List<Seen> seen = new ArrayList<>();
-        for (var override : past) {
-            if (override.node() instanceof Node.Camera camera) {
-                standings.all().stream()
-                        .filter(s -> s.camera().camera().equals(camera)
-                                && cameras.contains(s.camera().id()))
-                        .forEach(s -> seen.add(Seen.expired(s, override)));
+    /** One recorder's findings; within the transaction that stores what it said. */
+    private void take(long audit, String name, Outcome outcome, Selection selection) {
+        var cameras = standings.ofRecorder(name).values();
+        if (cameras.isEmpty() && !(outcome instanceof Outcome.Failed)) {
+            return;
+        }
+        switch (outcome) {
+            case Outcome.Failed(var why) ->
+                findings.take(
+                        audit,
+                        name,
+                        List.of(Seen.unread(String.valueOf(why.getMessage()))),
+                        matter -> Optional.empty());
+            case Outcome.Reached r -> {
+                var recorder = cameras.iterator().next().recorder();
+                findings.take(audit, name, ofRecorder(recorder), matter -> Optional.of(WELL));
+            }
+            case Outcome.OnSite o -> {
+                // Nobody can tell from here what its clock says.
             }
         }
-        return seen;
+        var expired = policies.overridesPast(LocalDate.now(clock), name);
+        for (var standing : cameras) {
+            if (selection.test(standing) && standing.held().isPresent()) {
+                List<Seen> seen = new ArrayList<>(Seen.of(standing));
+                expired.stream()
+                        .filter(o -> o.node().equals(standing.camera()))
+                        .forEach(o -> seen.add(Seen.expired(o)));
+                findings.take(audit, standing.row(), seen, ending(standing));
+            }
+        }
     }
 
-    private static List<Seen> ofRecorder(Outcome outcome, Instant now) {
-        return switch (outcome) {
-            case Outcome.Failed f ->
-                List.of(Seen.unread(
-                        f.recorder().name(),
-                        "The recorder could not be read: " + f.why().getMessage() + "."));
-            case Outcome.OnSite o -> List.of();
-            case Outcome.Reached r ->
-                Stream.of(
-                                Seen.clock(
-                                        r.recorder().name(),
-                                        r.reading().clockAhead().toSeconds()),
-                                Seen.zone(r.recorder(), r.reading().posixZone(), now))
-                        .flatMap(Optional::stream)
-                        .toList();
+    /** A value that was not in the recorder's answer was not looked at, and one that nobody governs is not well. */
+    private static Function<Matter, Optional<String>> ending(Standing standing) {
+        Map<SettingKey, Cause> causes = new HashMap<>();
+        standing.deviations().forEach(d -> causes.put(d.key(), d.cause()));
+        return matter -> {
+            if (!(matter instanceof Matter.Value(var key))) {
+                return Optional.of(WELL);
+            }
+            var cause = causes.get(key);
+            if (cause == null) {
+                return Optional.of("no policy governs it any more");
+            }
+            return switch (cause) {
+                case UNKNOWN -> Optional.empty();
+                case CANNOT_HONOUR -> Optional.of("the recorder cannot honour what is asked now");
+                case IN_TUNE,
+                        DID_NOT_TAKE,
+                        NEVER_TUNED,
+                        NEVER_GIVEN_OUT,
+                        CHANGED_AT_RECORDER,
+                        WAITING,
+                        CHANGED_ON_BOTH_SIDES -> Optional.of(WELL);
+            };
         };
     }
 
-    private static String summary(List<Standing> audited) {
-        long unknown = count(audited, "unknown");
-        long drifted = count(audited, "drifted");
-        long waiting = count(audited, "waiting");
-        long astray = audited.stream()
-                .map(Standing::states)
-                .filter(s -> s.contains("drifted") || s.contains("waiting") || s.contains("unknown"))
-                .count();
-        return audited.size() + " cameras: " + (audited.size() - astray) + " in tune, " + drifted + " drifted, "
-                + waiting + " waiting, " + unknown + " not read";
+    private List<Seen> ofRecorder(StoredRecorder recorder) {
+        List<Seen> seen = new ArrayList<>();
+        recorder.clockAhead()
+                .filter(ahead -> ahead.abs().compareTo(CLOCK_TOLERANCE) > 0)
+                .ifPresent(ahead -> seen.add(Seen.clock(ahead)));
+        zones.firstDifference(recorder)
+                .ifPresent(from -> seen.add(Seen.zone(recorder.zone(), recorder.posixZone(), from.toString())));
+        return seen;
     }
 
-    private static long count(List<Standing> audited, String state) {
+    private static String summary(List<Standing> audited) {
+        long astray = audited.stream().filter(Audits::isAstray).count();
+        return audited.size() + " cameras: " + (audited.size() - astray) + " in tune, "
+                + count(audited, CameraState.DRIFTED) + " drifted, " + count(audited, CameraState.WAITING)
+                + " waiting, " + count(audited, CameraState.UNKNOWN) + " not read";
+    }
+
+    private static boolean isAstray(Standing camera) {
+        return camera.states().contains(CameraState.DRIFTED)
+                || camera.states().contains(CameraState.WAITING)
+                || camera.states().contains(CameraState.UNKNOWN);
+    }
+
+    private static long count(List<Standing> audited, CameraState state) {
         return audited.stream().filter(s -> s.states().contains(state)).count();
     }
 }

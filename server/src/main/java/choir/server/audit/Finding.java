@@ -1,38 +1,40 @@
 package choir.server.audit;
 
-import org.jspecify.annotations.Nullable;
+import choir.drift.Cause;
+import choir.drift.Distance;
+import choir.drift.Matter;
+import choir.drift.Severity;
+import choir.fleet.Node;
+import java.time.Instant;
+import java.util.Optional;
 
 /**
  * One thing out of tune, from the audit that first saw it to the one that no longer did, or to a decision.
  *
- * @param camera as {@code haldr-1/07}; missing for what is wrong with a whole recorder
- * @param key the setting, or {@code reading} and {@code clock} for a recorder
- * @param desired in the recorder's own units
- * @param observed in the recorder's own units
- * @param endedBy {@code in tune again} or the decision that ended it
+ * @param camera empty for what is wrong with a whole recorder
+ * @param label of the camera; empty for a recorder
+ * @param group of the camera, while it is there
+ * @param cause why a value is as it is; empty when it is about something else
+ * @param end when and why it is no longer there
  * @param returns the earlier finding of the same thing, if there was one
  */
 public record Finding(
         long id,
         String recorder,
-        @Nullable String camera,
+        Optional<Node.Camera> camera,
         String label,
-        String group,
-        String key,
-        String title,
-        String cause,
-        String direction,
-        int loss,
-        int waste,
-        String unit,
-        int minutesWithoutRecording,
-        String severity,
+        Optional<Node.Group> group,
+        Matter matter,
+        Optional<Cause> cause,
+        Distance distance,
+        Severity severity,
         String sentence,
-        @Nullable String desired,
-        @Nullable String observed,
-        String firstSeen,
-        String lastSeen,
+        Optional<String> desired,
+        Optional<String> observed,
+        Instant firstSeen,
+        Instant lastSeen,
         long audit,
-        @Nullable String endedAt,
-        @Nullable String endedBy,
-        @Nullable Long returns) {}
+        Optional<End> end,
+        Optional<Long> returns) {
+    public record End(Instant at, String by) {}
+}

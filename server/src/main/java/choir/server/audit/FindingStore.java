@@ -1,26 +1,43 @@
 package choir.server.audit;
 
-import choir.policy.Catalogue;
+import choir.drift.Cause;
+import choir.drift.Matter;
+import choir.drift.Severity;
+import choir.fleet.Node;
+import choir.fleet.RecorderName;
 import choir.policy.SettingKey;
 import choir.server.db.Database;
+import choir.server.fleet.RecorderRemoval;
+import choir.server.fleet.StoredCamera;
+import choir.server.stored.DistanceJson;
+import choir.server.stored.MatterJson;
 import choir.server.web.Problem;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** Findings, open and ended. */
+/**
+ * Findings, open and ended. A finding keeps the names of what it is about, so that it can still be read when the recorder is
+ * gone.
+ */
 @Component
-public class FindingStore {
+public class FindingStore implements RecorderRemoval {
     private static final String FINDING = """
-            SELECT f.id, f.recorder, c.channel, c.label, c.camera_group, f.key, f.cause, f.direction, f.loss, f.waste,
-                   f.unit, f.minutes_without_recording, f.severity, f.sentence, f.desired, f.observed, f.first_seen,
-                   f.last_seen, f.audit, f.ended_at, f.ended_by, f.returns
+            SELECT f.id, f.recorder, f.channel, f.label, c.camera_group, f.matter, f.cause, f.distance, f.severity,
+                   f.sentence, f.desired, f.observed, f.first_seen, f.last_seen, f.audit, f.ended_at, f.ended_by,
+                   f.returns
             FROM finding f LEFT JOIN camera c ON c.id = f.camera
             """;
 
@@ -34,10 +51,9 @@ public class FindingStore {
 
     /** Worst first, then the oldest. */
     public List<Finding> open() {
-        return database.query(FINDING + """
-                         WHERE f.ended_at IS NULL
-                        ORDER BY CASE f.severity WHEN 'HIGH' THEN 0 WHEN 'MEDIUM' THEN 1 ELSE 2 END, f.first_seen, f.id
-                        """).query(FindingStore::finding).list();
+        return database.query(FINDING + " WHERE f.ended_at IS NULL").query(FindingStore::finding).list().stream()
+                .sorted(Comparator.comparing(Cursor::of))
+                .toList();
     }
 
     /** Open and ended ones of one camera, the newest first. */
@@ -57,133 +73,131 @@ public class FindingStore {
     }
 
     private static Finding finding(ResultSet row, int number) throws SQLException {
-        var channel = row.getString("channel");
-        var key = row.getString("key");
+        var recorder = row.getString("recorder");
+        var endedAt = row.getString("ended_at");
         var returns = row.getLong("returns");
+        boolean returned = !row.wasNull();
         return new Finding(
                 row.getLong("id"),
-                row.getString("recorder"),
-                channel == null ? null : row.getString("recorder") + "/" + channel,
-                channel == null ? "" : row.getString("label"),
-                channel == null ? "" : row.getString("camera_group"),
-                key,
-                title(key),
-                row.getString("cause"),
-                row.getString("direction"),
-                row.getInt("loss"),
-                row.getInt("waste"),
-                row.getString("unit"),
-                row.getInt("minutes_without_recording"),
-                row.getString("severity"),
+                recorder,
+                Optional.ofNullable(row.getString("channel"))
+                        .map(channel -> new Node.Camera(new RecorderName(recorder), channel)),
+                row.getString("label"),
+                Optional.ofNullable(row.getString("camera_group")).map(Node.Group::new),
+                MatterJson.read(row.getString("matter")),
+                Optional.ofNullable(row.getString("cause")).map(Cause::valueOf),
+                DistanceJson.read(row.getString("distance")),
+                Severity.valueOf(row.getString("severity")),
                 row.getString("sentence"),
-                row.getString("desired"),
-                row.getString("observed"),
-                row.getString("first_seen"),
-                row.getString("last_seen"),
+                Optional.ofNullable(row.getString("desired")),
+                Optional.ofNullable(row.getString("observed")),
+                Instant.parse(row.getString("first_seen")),
+                Instant.parse(row.getString("last_seen")),
                 row.getLong("audit"),
-                row.getString("ended_at"),
-                row.getString("ended_by"),
-                returns == 0 ? null : (Long) returns);
-    }
-
-    private static String title(String key) {
-        return switch (key) {
-            case "reading" -> "Recorder";
-            case "clock" -> "Clock";
-            case "zone" -> "Time zone";
-            default ->
-                Catalogue.get(new SettingKey(key.substring(key.indexOf(' ') + 1)))
-                        .title();
-        };
+                endedAt == null
+                        ? Optional.empty()
+                        : Optional.of(new Finding.End(Instant.parse(endedAt), row.getString("ended_by"))),
+                returned ? Optional.of(returns) : Optional.empty());
     }
 
     /**
-     * Takes what an audit saw: known findings are brought up to date, new ones opened, and those in the audit's reach
-     * that were not seen again ended.
+     * Takes what an audit saw at one camera: known findings are brought up to date, new ones opened, and those that are
+     * no longer there ended. To be called within a transaction.
+     *
+     * @param ending why a finding that was not seen again has ended; empty when the audit cannot tell, and it stays
      */
-    void take(long audit, Collection<Seen> seen, Set<Long> camerasRead, Set<String> recordersTried) {
+    void take(long audit, StoredCamera camera, Collection<Seen> seen, Function<Matter, Optional<String>> ending) {
+        var at = new Place(
+                camera.camera().recorder().text(), camera.id(), camera.camera().channel(), camera.label());
+        take(audit, at, seen, ending);
+    }
+
+    /** The same for what is wrong with a recorder as a whole. */
+    void take(long audit, String recorder, Collection<Seen> seen, Function<Matter, Optional<String>> ending) {
+        take(audit, new Place(recorder, null, null, ""), seen, ending);
+    }
+
+    private record Place(
+            String recorder,
+            @Nullable Long camera,
+            @Nullable String channel,
+            String label) {}
+
+    private void take(long audit, Place at, Collection<Seen> seen, Function<Matter, Optional<String>> ending) {
         var now = clock.instant().toString();
-        Set<Long> still = new HashSet<>();
+        var open = openAt(at);
+        Set<String> still = new HashSet<>();
         for (var one : seen) {
-            var known = openId(one);
-            still.add(known == null ? add(audit, one, now) : update(known, audit, one, now));
-        }
-        for (var finding : openRows()) {
-            boolean reached = finding.camera() == null
-                    ? recordersTried.contains(finding.recorder())
-                    : camerasRead.contains(finding.camera());
-            if (reached && !still.contains(finding.id())) {
-                end(finding.id(), "in tune again", now);
+            var matter = MatterJson.write(one.matter());
+            if (still.add(matter)) {
+                var known = open.get(matter);
+                if (known == null) {
+                    add(audit, at, matter, one, now);
+                } else {
+                    update(known, audit, one, now);
+                }
             }
         }
+        open.forEach((matter, id) -> {
+            if (!still.contains(matter)) {
+                ending.apply(MatterJson.read(matter)).ifPresent(by -> end(id, by, now));
+            }
+        });
     }
 
-    private record Row(long id, String recorder, @Nullable Long camera) {}
-
-    private List<Row> openRows() {
-        return database.query("SELECT id, recorder, camera FROM finding WHERE ended_at IS NULL")
-                .query(Row.class)
-                .list();
-    }
-
-    private @Nullable Long openId(Seen seen) {
-        return database.query("""
-                        SELECT id FROM finding
-                        WHERE recorder = :recorder AND ifnull(camera, 0) = :camera AND key = :key AND ended_at IS NULL
+    /** The open findings of a place by what they are about. */
+    private Map<String, Long> openAt(Place at) {
+        Map<String, Long> open = new HashMap<>();
+        database.query("""
+                        SELECT id, matter FROM finding
+                        WHERE recorder = :recorder AND ifnull(channel, '') = :channel AND ended_at IS NULL
                         """)
-                .param("recorder", seen.recorder())
-                .param("camera", seen.camera().orElse(0L))
-                .param("key", seen.key())
-                .query(Long.class)
-                .optional()
-                .orElse(null);
+                .param("recorder", at.recorder())
+                .param("channel", at.channel() == null ? "" : at.channel())
+                .query(row -> {
+                    open.put(row.getString("matter"), row.getLong("id"));
+                });
+        return open;
     }
 
-    private long add(long audit, Seen seen, String now) {
-        return database.change("""
-                        INSERT INTO finding (recorder, camera, key, cause, direction, loss, waste, unit,
-                          minutes_without_recording, severity, sentence, desired, observed, first_seen, last_seen, audit,
-                          returns)
-                        VALUES (:recorder, :camera, :key, :cause, :direction, :loss, :waste, :unit, :minutes, :severity,
+    private void add(long audit, Place at, String matter, Seen seen, String now) {
+        database.change("""
+                        INSERT INTO finding (recorder, camera, channel, label, matter, cause, distance, severity,
+                          sentence, desired, observed, first_seen, last_seen, audit, returns)
+                        VALUES (:recorder, :camera, :channel, :label, :matter, :cause, :distance, :severity,
                           :sentence, :desired, :observed, :now, :now, :audit,
                           (SELECT max(id) FROM finding WHERE recorder = :recorder
-                           AND ifnull(camera, 0) = ifnull(:camera, 0) AND key = :key))
-                        RETURNING id
+                           AND ifnull(channel, '') = ifnull(:channel, '') AND matter = :matter))
                         """)
                 .params(values(seen))
-                .param("recorder", seen.recorder())
-                .param("camera", seen.camera().orElse(null))
-                .param("key", seen.key())
+                .param("recorder", at.recorder())
+                .param("camera", at.camera())
+                .param("channel", at.channel())
+                .param("label", at.label())
+                .param("matter", matter)
                 .param("audit", audit)
                 .param("now", now)
-                .query(Long.class)
-                .single();
+                .update();
     }
 
-    private long update(long id, long audit, Seen seen, String now) {
+    private void update(long id, long audit, Seen seen, String now) {
         database.change("""
-                        UPDATE finding SET cause = :cause, direction = :direction, loss = :loss, waste = :waste,
-                          unit = :unit, minutes_without_recording = :minutes, severity = :severity,
+                        UPDATE finding SET cause = :cause, distance = :distance, severity = :severity,
                           sentence = :sentence, desired = :desired, observed = :observed, last_seen = :now,
                           audit = :audit
-                        WHERE id = :id
+                        WHERE id = :id AND ended_at IS NULL
                         """)
                 .params(values(seen))
                 .param("audit", audit)
                 .param("now", now)
                 .param("id", id)
                 .update();
-        return id;
     }
 
-    private static java.util.Map<String, @Nullable Object> values(Seen seen) {
-        java.util.Map<String, @Nullable Object> values = new java.util.HashMap<>();
-        values.put("cause", seen.cause());
-        values.put("direction", seen.cost().direction().name());
-        values.put("loss", seen.cost().loss());
-        values.put("waste", seen.cost().waste());
-        values.put("unit", seen.cost().unit());
-        values.put("minutes", seen.cost().minutesWithoutRecording());
+    private static Map<String, @Nullable Object> values(Seen seen) {
+        Map<String, @Nullable Object> values = new HashMap<>();
+        values.put("cause", seen.cause().map(Enum::name).orElse(null));
+        values.put("distance", DistanceJson.write(seen.distance()));
         values.put("severity", seen.severity().name());
         values.put("sentence", seen.sentence());
         values.put("desired", seen.desired().orElse(null));
@@ -201,14 +215,27 @@ public class FindingStore {
 
     /** Values that were written and read back end the findings about them; to be called within a transaction. */
     public void givenOut(long camera, Set<SettingKey> keys) {
-        var now = clock.instant().toString();
         for (var key : keys) {
-            database.query("SELECT id FROM finding WHERE camera = :camera AND key = :key AND ended_at IS NULL")
+            database.change("""
+                            UPDATE finding SET ended_at = :now, ended_by = 'given out again'
+                            WHERE camera = :camera AND matter = :matter AND ended_at IS NULL
+                            """)
+                    .param("now", clock.instant().toString())
                     .param("camera", camera)
-                    .param("key", key.text())
-                    .query(Long.class)
-                    .list()
-                    .forEach(id -> end(id, "given out again", now));
+                    .param("matter", MatterJson.write(new Matter.Value(key)))
+                    .update();
         }
+    }
+
+    /** What was wrong with it is no longer anybody's concern. */
+    @Override
+    public void recorderIsRemoved(String recorder) {
+        database.change("""
+                        UPDATE finding SET ended_at = :now, ended_by = 'its recorder was removed'
+                        WHERE recorder = :recorder AND ended_at IS NULL
+                        """)
+                .param("now", clock.instant().toString())
+                .param("recorder", recorder)
+                .update();
     }
 }

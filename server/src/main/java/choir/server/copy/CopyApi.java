@@ -7,16 +7,15 @@ import choir.policy.Layer.Statement;
 import choir.policy.Setting;
 import choir.policy.SettingKey;
 import choir.server.policy.Policies;
+import choir.server.policy.Saying;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
-import choir.server.web.Dates;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -50,8 +49,8 @@ class CopyApi {
     Copied copy(@RequestBody CopyRequest given, Principal who) {
         var from = standings.of(Node.Camera.parse(given.from()));
         var targets = standings.someOf(given.select()).stream()
-                .map(s -> s.camera().camera())
-                .filter(c -> !c.equals(from.camera().camera()))
+                .map(Standing::camera)
+                .filter(c -> !c.equals(from.camera()))
                 .toList();
         if (targets.isEmpty()) {
             throw new Problem(Problem.Kind.INVALID, "the selection holds no other camera than the one to copy from");
@@ -62,13 +61,7 @@ class CopyApi {
                 given.settings() == null || given.settings().isEmpty()
                         ? travelling(from, left)
                         : named(from, given.settings(), warnings);
-        policies.override(
-                targets,
-                statements,
-                false,
-                given.because(),
-                Optional.ofNullable(given.until()).map(Dates::parse),
-                who.getName());
+        policies.say(targets, Saying.of(statements, false, given.because(), given.until(), who.getName()));
         return new Copied(
                 targets.size(),
                 statements.keySet().stream().map(SettingKey::text).toList(),
@@ -88,9 +81,7 @@ class CopyApi {
             });
         }
         if (statements.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "nothing that travels is governed at " + from.camera().camera());
+            throw new Problem(Problem.Kind.INVALID, "nothing that travels is governed at " + from.camera());
         }
         return statements;
     }
@@ -101,12 +92,11 @@ class CopyApi {
             Setting setting = Catalogue.named(name);
             var effective = from.policy()
                     .get(setting.key())
-                    .orElseThrow(() -> new Problem(
-                            Problem.Kind.INVALID,
-                            name + " is not governed at " + from.camera().camera()));
+                    .orElseThrow(
+                            () -> new Problem(Problem.Kind.INVALID, name + " is not governed at " + from.camera()));
             if (setting.dependsOnScene()) {
                 warnings.add(setting.title() + " depends on the scene: what is right for "
-                        + from.camera().label() + " may be wrong where another camera looks; look at each picture");
+                        + from.row().label() + " may be wrong where another camera looks; look at each picture");
             }
             statements.put(setting.key(), said(effective));
         }

@@ -3,13 +3,13 @@ package choir.server.copy;
 import choir.fleet.Node;
 import choir.policy.TemplateName;
 import choir.server.policy.Policies;
+import choir.server.policy.Saying;
+import choir.server.standing.Standing;
 import choir.server.standing.Standings;
-import choir.server.web.Dates;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -40,15 +40,9 @@ class ManyApi {
     @PostMapping("/api/v1/overrides-of-many")
     Done override(@RequestBody OverridesOfMany given, Principal who) {
         var cameras = chosen(given.select(), "an exception for all is a template");
-        policies.override(
-                cameras,
-                Policies.statements(
-                        given.set() == null ? Map.of() : given.set(),
-                        given.unset() == null ? List.of() : given.unset()),
-                false,
-                given.because(),
-                Optional.ofNullable(given.until()).map(Dates::parse),
-                who.getName());
+        var statements = Policies.statements(
+                given.set() == null ? Map.of() : given.set(), given.unset() == null ? List.of() : given.unset());
+        policies.say(cameras, Saying.of(statements, false, given.because(), given.until(), who.getName()));
         return new Done(cameras.size());
     }
 
@@ -63,6 +57,6 @@ class ManyApi {
         if (select == null || select.isBlank()) {
             throw new Problem(Problem.Kind.INVALID, "say which cameras are meant; " + advice);
         }
-        return standings.someOf(select).stream().map(s -> s.camera().camera()).toList();
+        return standings.someOf(select).stream().map(Standing::camera).toList();
     }
 }

@@ -1,19 +1,44 @@
 package choir.server.db;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Objects;
-import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Supplier;
 import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** The two sides of the database: one connection that writes, several that read. */
+/**
+ * The two sides of the database: one connection that writes, several that read.
+ *
+ * <p>A write tells what it changed ({@link #tell}). The changes of a transaction are in {@link #committed()} before any
+ * other transaction can begin, so that whoever computes within a transaction can first take in all that was committed
+ * before it; the listeners are called when the transaction is over, in the thread that made it.
+ */
 public final class Database {
+    /** Hears of committed changes; it takes them from {@link #committed()}. */
+    @FunctionalInterface
+    public interface Listener {
+        void changed();
+    }
+
     private final JdbcClient writer;
     private final JdbcClient reader;
     private final TransactionTemplate transaction;
-    private final AtomicLong revision = new AtomicLong();
+    // Of this one database: a service in a test may stand beside another in the same threads.
+    @SuppressWarnings("ThreadLocalUsage")
+    private final ThreadLocal<@Nullable List<Change>> told = new ThreadLocal<>();
+
+    @SuppressWarnings("ThreadLocalUsage")
+    private final ThreadLocal<Boolean> onlyCommitted = ThreadLocal.withInitial(() -> false);
+
+    private final ConcurrentLinkedQueue<Change> committed = new ConcurrentLinkedQueue<>();
+    private final List<Listener> listeners = new CopyOnWriteArrayList<>();
 
     Database(DataSource writer, DataSource reader, TransactionTemplate transaction) {
         this.writer = JdbcClient.create(writer);
@@ -28,14 +53,49 @@ public final class Database {
 
     /** A query that sees what was committed, and inside a transaction also what that has changed so far. */
     public JdbcClient.StatementSpec query(String sql) {
-        return TransactionSynchronizationManager.isActualTransactionActive() ? writer.sql(sql) : reader.sql(sql);
+        return isInTransaction() && !onlyCommitted.get() ? writer.sql(sql) : reader.sql(sql);
+    }
+
+    /** Queries within see what was committed and nothing of a transaction that may be under way in this thread. */
+    public <T> T seeingCommitted(Supplier<T> work) {
+        boolean before = onlyCommitted.get();
+        onlyCommitted.set(true);
+        try {
+            return work.get();
+        } finally {
+            onlyCommitted.set(before);
+        }
+    }
+
+    private static boolean isInTransaction() {
+        return TransactionSynchronizationManager.isActualTransactionActive();
     }
 
     /** All or nothing; what was changed is on the disk when this returns. */
     public <T> T write(Supplier<T> work) {
-        var result = transaction.execute(status -> work.get());
-        revision.incrementAndGet();
-        return Objects.requireNonNull(result);
+        if (isInTransaction()) {
+            return work.get();
+        }
+        List<Change> changes = new ArrayList<>();
+        told.set(changes);
+        try {
+            var result = transaction.execute(status -> {
+                TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                    @Override
+                    public void afterCommit() {
+                        // The connection is still ours, so no transaction that comes later misses these.
+                        committed.addAll(changes);
+                    }
+                });
+                return work.get();
+            });
+            return Objects.requireNonNull(result);
+        } finally {
+            told.remove();
+            if (!committed.isEmpty()) {
+                listeners.forEach(Listener::changed);
+            }
+        }
     }
 
     public void write(Runnable work) {
@@ -45,13 +105,27 @@ public final class Database {
         });
     }
 
-    /** A write to tables from which nothing about cameras is computed, such as the progress of work. */
-    public void writeAside(Runnable work) {
-        transaction.executeWithoutResult(status -> work.run());
+    /** Says what this transaction changes; to be called by whoever writes it. */
+    public void tell(Change change) {
+        var changes = told.get();
+        if (changes == null) {
+            throw new IllegalStateException("changed outside of a transaction: " + change);
+        }
+        if (!changes.contains(change)) {
+            changes.add(change);
+        }
     }
 
-    /** Grows with every write, so that what was computed from the tables can tell whether it is still current. */
-    public long revision() {
-        return revision.get();
+    /** What was committed and not taken yet, in order. There is one taker. */
+    public List<Change> committed() {
+        List<Change> taken = new ArrayList<>();
+        for (var next = committed.poll(); next != null; next = committed.poll()) {
+            taken.add(next);
+        }
+        return taken;
+    }
+
+    public void listen(Listener listener) {
+        listeners.add(listener);
     }
 }

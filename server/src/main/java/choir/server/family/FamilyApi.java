@@ -4,7 +4,6 @@ import choir.family.Families;
 import choir.family.Family;
 import choir.family.FamilySchema;
 import choir.policy.SettingKey;
-import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.util.List;
@@ -28,11 +27,9 @@ class FamilyApi {
     record FamilyText(String text) {}
 
     private final KnownFamilies families;
-    private final Journal journal;
 
-    FamilyApi(KnownFamilies families, Journal journal) {
+    FamilyApi(KnownFamilies families) {
         this.families = families;
-        this.journal = journal;
     }
 
     @GetMapping("/api/v1/families")
@@ -73,6 +70,5 @@ class FamilyApi {
                     Problem.Kind.INVALID, "the text is of family \"" + read.name() + "\", not of \"" + name + "\"");
         }
         families.put(given.text(), who.getName());
-        journal.add(who.getName(), "wrote a family", name, "");
     }
 }

@@ -3,11 +3,17 @@ package choir.server.family;
 import choir.family.Families;
 import choir.family.Family;
 import choir.family.FamilyReader;
+import choir.refusal.Refusal;
+import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** The families that Choir ships with, and those that were added here or made from what a recorder said of itself. */
@@ -17,19 +23,31 @@ public class KnownFamilies {
 
     private static final Families SHIPPED = Families.shipped();
 
+    private static final Logger LOG = LoggerFactory.getLogger(KnownFamilies.class);
+
     private final Database database;
+    private final Journal journal;
     private final Clock clock;
     private volatile Families families;
 
-    KnownFamilies(Database database, Clock clock) {
+    KnownFamilies(Database database, Journal journal, Clock clock) {
+        this.journal = journal;
         this.database = database;
         this.clock = clock;
         this.families = load();
     }
 
+    /** A stored file that cannot be understood any more is left out, which is trouble of its recorders alone. */
     private Families load() {
-        return SHIPPED.with(
-                stored().stream().map(s -> FamilyReader.read(s.text())).toList());
+        List<Family> further = new ArrayList<>();
+        for (var stored : stored()) {
+            try {
+                further.add(FamilyReader.read(stored.text()));
+            } catch (Refusal e) {
+                LOG.error("the family {} cannot be understood: {}", stored.name(), e.getMessage());
+            }
+        }
+        return SHIPPED.with(further);
     }
 
     List<Stored> stored() {
@@ -70,16 +88,21 @@ public class KnownFamilies {
                     Problem.Kind.CONFLICT,
                     "\"" + family.name() + "\" is a family that Choir ships with; give yours another name");
         }
-        database.write(() -> database.change("""
-                        INSERT INTO family (name, text, author, at) VALUES (:name, :text, :author, :at)
-                        ON CONFLICT (name) DO UPDATE SET text = :text, author = :author, at = :at
-                        """)
-                .param("name", family.name())
-                .param("text", text)
-                .param("author", author)
-                .param("at", clock.instant().toString())
-                .update());
-        families = load();
+        database.write(() -> {
+            database.change("""
+                            INSERT INTO family (name, text, author, at) VALUES (:name, :text, :author, :at)
+                            ON CONFLICT (name) DO UPDATE SET text = :text, author = :author, at = :at
+                            """)
+                    .param("name", family.name())
+                    .param("text", text)
+                    .param("author", author)
+                    .param("at", clock.instant().toString())
+                    .update();
+            journal.add(author, "wrote a family", family.name(), "");
+            database.tell(new Change.FamilyWritten(family.name()));
+            // Before the change is told, so that whoever hears of it finds the family as it is now.
+            families = load();
+        });
         return family;
     }
 }

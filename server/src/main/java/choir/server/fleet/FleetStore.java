@@ -2,11 +2,18 @@ package choir.server.fleet;
 
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
+import choir.link.RecorderReading;
+import choir.link.RecorderReading.Device;
+import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.stored.StringsJson;
 import choir.server.web.Problem;
+import java.net.URI;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.util.Arrays;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -18,8 +25,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class FleetStore {
     private static final String RECORDER = """
-            SELECT name, family, address, username, zone, manufacturer, model, firmware, serial, trouble,
-                   clock_ahead_seconds, posix_zone, read_at, tried_at, version
+            SELECT name, family, address, username, zone, manufacturer, model, firmware, serial, why_not,
+                   clock_ahead, posix_zone, read_at, tried_at, version
             FROM recorder
             """;
     private static final String CAMERA =
@@ -33,19 +40,46 @@ public class FleetStore {
 
     public List<StoredRecorder> recorders() {
         return database.query(RECORDER + " ORDER BY name")
-                .query(StoredRecorder.class)
+                .query(FleetStore::recorder)
                 .list();
     }
 
-    public StoredRecorder recorder(String name) {
+    public List<String> recorderNames() {
+        return database.query("SELECT name FROM recorder ORDER BY name")
+                .query(String.class)
+                .list();
+    }
+
+    public Optional<StoredRecorder> find(String name) {
         return database.query(RECORDER + " WHERE name = :name")
                 .param("name", name)
-                .query(StoredRecorder.class)
-                .optional()
-                .orElseThrow(() -> Problem.notFound(
-                        "recorder",
-                        name,
-                        recorders().stream().map(StoredRecorder::name).toList()));
+                .query(FleetStore::recorder)
+                .optional();
+    }
+
+    public StoredRecorder recorder(String name) {
+        return find(name).orElseThrow(() -> Problem.notFound("recorder", name, recorderNames()));
+    }
+
+    private static StoredRecorder recorder(ResultSet row, int number) throws SQLException {
+        var clockAhead = row.getObject("clock_ahead");
+        return new StoredRecorder(
+                new RecorderName(row.getString("name")),
+                row.getString("family"),
+                Optional.ofNullable(row.getString("address")).map(URI::create),
+                row.getString("username"),
+                row.getString("zone"),
+                new Device(
+                        row.getString("manufacturer"),
+                        row.getString("model"),
+                        row.getString("firmware"),
+                        row.getString("serial")),
+                Contact.of(row.getString("read_at"), row.getString("tried_at"), row.getString("why_not")),
+                clockAhead instanceof Number seconds
+                        ? Optional.of(Duration.ofSeconds(seconds.longValue()))
+                        : Optional.empty(),
+                row.getString("posix_zone"),
+                row.getLong("version"));
     }
 
     public byte[] secret(String recorder) {
@@ -55,24 +89,33 @@ public class FleetStore {
                 .single();
     }
 
-    void add(RecorderName name, String family, String address, String user, byte[] secret, String zone) {
+    /** What is known of a recorder that is added; to be called within a transaction. */
+    @SuppressWarnings("ArrayRecordComponent")
+    record Fresh(RecorderName name, String family, Optional<URI> address, String user, byte[] secret, ZoneId zone) {}
+
+    void add(Fresh fresh) {
         database.change("""
                         INSERT INTO recorder (name, family, address, username, secret, zone)
                         VALUES (:name, :family, :address, :user, :secret, :zone)
                         """)
-                .param("name", name.text())
-                .param("family", family)
-                .param("address", address)
-                .param("user", user)
-                .param("secret", secret)
-                .param("zone", zone)
+                .param("name", fresh.name().text())
+                .param("family", fresh.family())
+                .param("address", fresh.address().map(URI::toString).orElse(null))
+                .param("user", fresh.user())
+                .param("secret", fresh.secret())
+                .param("zone", fresh.zone().getId())
                 .update();
+        database.tell(new Change.RecorderChanged(fresh.name().text()));
     }
 
-    void remove(String name) {
-        database.change("DELETE FROM recorder WHERE name = :name")
+    /** @return whether it was there in that version */
+    boolean remove(String name, long version) {
+        int gone = database.change("DELETE FROM recorder WHERE name = :name AND version = :version")
                 .param("name", name)
+                .param("version", version)
                 .update();
+        database.tell(new Change.RecorderChanged(name));
+        return gone == 1;
     }
 
     void password(String name, String user, byte[] secret) {
@@ -82,6 +125,37 @@ public class FleetStore {
                 .param("secret", secret)
                 .param("name", name)
                 .update();
+        database.tell(new Change.RecorderChanged(name));
+    }
+
+    /** It answered: what it says of itself. To be called within a transaction. */
+    public void reached(String name, RecorderReading reading, Instant at) {
+        database.change("""
+                        UPDATE recorder SET why_not = NULL, manufacturer = :manufacturer, model = :model,
+                          firmware = :firmware, serial = :serial, clock_ahead = :ahead, posix_zone = :zone,
+                          read_at = :at, tried_at = :at
+                        WHERE name = :name
+                        """)
+                .param("manufacturer", reading.device().manufacturer())
+                .param("model", reading.device().model())
+                .param("firmware", reading.device().firmware())
+                .param("serial", reading.device().serial())
+                .param("ahead", reading.clockAhead().toSeconds())
+                .param("zone", reading.posixZone())
+                .param("at", at.toString())
+                .param("name", name)
+                .update();
+        database.tell(new Change.RecorderChanged(name));
+    }
+
+    /** It did not answer, or nothing that can be used. To be called within a transaction. */
+    public void notReached(String name, String why, Instant at) {
+        database.change("UPDATE recorder SET why_not = :why, tried_at = :at WHERE name = :name")
+                .param("why", why)
+                .param("at", at.toString())
+                .param("name", name)
+                .update();
+        database.tell(new Change.RecorderChanged(name));
     }
 
     public List<StoredCamera> cameras() {
@@ -98,11 +172,18 @@ public class FleetStore {
     }
 
     public StoredCamera camera(Node.Camera camera) {
-        return find(camera)
-                .orElseThrow(() -> Problem.notFound(
+        return find(camera).orElseThrow(() -> noSuch(camera));
+    }
+
+    /** Names the nearest camera of the same recorder, or the nearest recorder when there is none of that name. */
+    public Problem noSuch(Node.Camera camera) {
+        var siblings = camerasOf(camera.recorder().text());
+        return siblings.isEmpty()
+                ? Problem.notFound("recorder", camera.recorder().text(), recorderNames())
+                : Problem.notFound(
                         "camera",
                         camera.text(),
-                        cameras().stream().map(c -> c.camera().text()).toList()));
+                        siblings.stream().map(c -> c.camera().text()).toList());
     }
 
     public Optional<StoredCamera> find(Node.Camera camera) {
@@ -120,44 +201,59 @@ public class FleetStore {
                 row.getString("label"),
                 row.getString("device_name"),
                 new Node.Group(row.getString("camera_group")),
-                tags(row.getString("tags")),
+                Set.copyOf(StringsJson.read(row.getString("tags"))),
                 row.getLong("version"));
-    }
-
-    private static Set<String> tags(String text) {
-        return text.isEmpty() ? Set.of() : Set.copyOf(Arrays.asList(text.split(",")));
     }
 
     /** Adds the camera in the root group, or brings its names up to date. */
     public void seen(RecorderName recorder, String channel, String label, String deviceName) {
         database.change("""
-                        INSERT INTO camera (recorder, channel, label, device_name, camera_group)
-                        VALUES (:recorder, :channel, :label, :device, 'fleet')
+                        INSERT INTO camera (recorder, channel, label, device_name, camera_group, tags)
+                        VALUES (:recorder, :channel, :label, :device, 'fleet', :tags)
                         ON CONFLICT (recorder, channel) DO UPDATE SET label = :label, device_name = :device
                         """)
                 .param("recorder", recorder.text())
                 .param("channel", channel)
                 .param("label", label)
                 .param("device", deviceName)
+                .param("tags", StringsJson.write(List.of()))
                 .update();
+        database.tell(new Change.RecorderChanged(recorder.text()));
     }
 
     /** A person has been at the recorder. */
-    public void seenByHand(String recorder, String at) {
-        database.change("UPDATE recorder SET read_at = :at WHERE name = :name")
-                .param("at", at)
+    public void seenByHand(String recorder, Instant at) {
+        database.change("UPDATE recorder SET read_at = :at, tried_at = :at, why_not = NULL WHERE name = :name")
+                .param("at", at.toString())
                 .param("name", recorder)
                 .update();
+        database.tell(new Change.RecorderChanged(recorder));
     }
 
-    void place(long camera, Node.Group group, Set<String> tags) {
-        database.change("""
-                        UPDATE camera SET camera_group = :group, tags = :tags, version = version + 1 WHERE id = :id
+    /** @return whether the camera was there in that version */
+    boolean place(StoredCamera camera, Node.Group group, Set<String> tags) {
+        int placed = database.change("""
+                        UPDATE camera SET camera_group = :group, tags = :tags, version = version + 1
+                        WHERE id = :id AND version = :version
                         """)
                 .param("group", group.text())
-                .param("tags", tags.stream().sorted().collect(Collectors.joining(",")))
-                .param("id", camera)
+                .param("tags", StringsJson.write(tags.stream().sorted().toList()))
+                .param("id", camera.id())
+                .param("version", camera.version())
                 .update();
+        database.tell(new Change.CamerasPlaced(Set.of(camera.camera().recorder().text())));
+        return placed == 1;
+    }
+
+    /** How many cameras stand in the group or below it. */
+    int camerasIn(Node.Group group) {
+        return database.query("""
+                        SELECT count(*) FROM camera
+                        WHERE camera_group = :group OR substr(camera_group, 1, length(:group) + 1) = :group || '/'
+                        """)
+                .param("group", group.text())
+                .query(Integer.class)
+                .single();
     }
 
     public Set<Node.Group> groups() {
@@ -173,11 +269,13 @@ public class FleetStore {
                     .param("path", one.text())
                     .update();
         }
+        database.tell(new Change.GroupsChanged());
     }
 
     /** With all below it, its cameras and what is said there; the new place must be free. */
     void moveGroup(Node.Group from, Node.Group to) {
         to.parent().ifPresent(this::addGroup);
+        database.tell(new Change.GroupMoved(from, to));
         for (var old : groups()) {
             if (from.contains(old)) {
                 var moved = to.text() + old.text().substring(from.text().length());
@@ -186,8 +284,9 @@ public class FleetStore {
                         .update();
                 for (var sql : List.of(
                         "UPDATE camera SET camera_group = :to, version = version + 1 WHERE camera_group = :from",
-                        "UPDATE template_use SET node = :to WHERE node = :from",
-                        "UPDATE policy_override SET node = :to WHERE node = :from")) {
+                        "UPDATE template_use SET node = :to WHERE node_kind = 'GROUP' AND node = :from",
+                        "UPDATE policy_override SET node = :to WHERE node_kind = 'GROUP' AND node = :from",
+                        "UPDATE node_version SET node = :to WHERE node_kind = 'GROUP' AND node = :from")) {
                     database.change(sql)
                             .param("to", moved)
                             .param("from", old.text())
@@ -202,11 +301,14 @@ public class FleetStore {
 
     /** With all below it and what is said there; no camera may stand in any of them. */
     void removeGroup(Node.Group group) {
+        database.tell(new Change.NodeSpoken(group));
+        database.tell(new Change.GroupsChanged());
         for (var one : groups()) {
             if (group.contains(one)) {
                 for (var sql : List.of(
-                        "DELETE FROM template_use WHERE node = :path",
-                        "DELETE FROM policy_override WHERE node = :path",
+                        "DELETE FROM template_use WHERE node_kind = 'GROUP' AND node = :path",
+                        "DELETE FROM policy_override WHERE node_kind = 'GROUP' AND node = :path",
+                        "DELETE FROM node_version WHERE node_kind = 'GROUP' AND node = :path",
                         "DELETE FROM camera_group WHERE path = :path")) {
                     database.change(sql).param("path", one.text()).update();
                 }

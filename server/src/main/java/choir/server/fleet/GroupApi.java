@@ -76,9 +76,7 @@ class GroupApi {
             if (group.equals(Node.Group.ROOT)) {
                 throw new Problem(Problem.Kind.INVALID, "the root group stays");
             }
-            long cameras = fleet.cameras().stream()
-                    .filter(c -> group.contains(c.group()))
-                    .count();
+            int cameras = fleet.camerasIn(group);
             if (cameras > 0) {
                 throw new Problem(
                         Problem.Kind.CONFLICT,

@@ -4,6 +4,7 @@ import choir.document.DocumentException;
 import choir.document.Fault;
 import choir.fleet.Nearest;
 import choir.fleet.Node;
+import choir.refusal.Refusal;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
 import java.util.ArrayList;
@@ -59,7 +60,9 @@ class Placings {
         return database.write(() -> {
             var wanted = checked(lines).stream().filter(Wanted::changes).toList();
             for (var w : wanted) {
-                fleet.place(w.camera().id(), w.group(), w.tags());
+                if (!fleet.place(w.camera(), w.group(), w.tags())) {
+                    throw new IllegalStateException(w.camera().camera() + " moved within a transaction");
+                }
                 journal.add(
                         who,
                         "placed a camera",
@@ -72,7 +75,9 @@ class Placings {
 
     private List<Wanted> checked(List<Line> lines) {
         Map<String, StoredCamera> cameras = new HashMap<>();
-        fleet.cameras().forEach(c -> cameras.put(c.camera().text(), c));
+        for (var recorder : lines.stream().flatMap(l -> recorder(l).stream()).collect(Collectors.toSet())) {
+            fleet.camerasOf(recorder).forEach(c -> cameras.put(c.camera().text(), c));
+        }
         var groups = fleet.groups().stream().map(Node.Group::text).collect(Collectors.toSet());
         List<Fault> faults = new ArrayList<>();
         List<Wanted> wanted = new ArrayList<>();
@@ -95,6 +100,11 @@ class Placings {
         return wanted;
     }
 
+    private static Optional<String> recorder(Line line) {
+        int cut = line.camera().indexOf('/');
+        return cut < 1 ? Optional.empty() : Optional.of(line.camera().substring(0, cut));
+    }
+
     private static Optional<Node.Group> group(Line line, StoredCamera camera, Set<String> groups, List<Fault> faults) {
         if (line.group() == null) {
             return Optional.of(camera.group());
@@ -105,7 +115,7 @@ class Placings {
                 return Optional.of(group);
             }
             faults.add(unknown(line, "group", group.text(), groups));
-        } catch (IllegalArgumentException e) {
+        } catch (Refusal e) {
             faults.add(fault(line, "group", String.valueOf(e.getMessage())));
         }
         return Optional.empty();

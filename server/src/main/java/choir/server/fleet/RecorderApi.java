@@ -6,6 +6,7 @@ import choir.fleet.RecorderName;
 import choir.link.GenericFamily;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
+import choir.link.RecorderReading;
 import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
 import choir.server.db.Database;
@@ -50,8 +51,8 @@ class RecorderApi {
             @Nullable String zone,
             @Nullable List<String> cameras) {}
 
-    private static final String ON_SITE = "on-site";
     private static final int MOST_CAMERAS = 256;
+    private static final int LONGEST_LABEL = 256;
 
     record Credentials(String user, String password) {}
 
@@ -66,6 +67,7 @@ class RecorderApi {
     private final AllowedAddresses allowed;
     private final Placings placings;
     private final ServiceSettings settings;
+    private final List<RecorderRemoval> removals;
     private final Clock clock;
 
     RecorderApi(
@@ -78,7 +80,9 @@ class RecorderApi {
             AllowedAddresses allowed,
             Placings placings,
             ServiceSettings settings,
+            List<RecorderRemoval> removals,
             Clock clock) {
+        this.removals = removals;
         this.settings = settings;
         this.clock = clock;
         this.fleet = fleet;
@@ -92,21 +96,22 @@ class RecorderApi {
     }
 
     @GetMapping("/api/v1/recorders")
-    List<StoredRecorder> recorders() {
-        return fleet.recorders();
+    List<RecorderView> recorders() {
+        return fleet.recorders().stream().map(RecorderView::of).toList();
     }
 
     @GetMapping("/api/v1/recorders/{name}")
-    ResponseEntity<StoredRecorder> recorder(@PathVariable String name) {
+    ResponseEntity<RecorderView> recorder(@PathVariable String name) {
         var recorder = fleet.recorder(name);
-        return ResponseEntity.ok().eTag(Versions.tag(recorder.version())).body(recorder);
+        return ResponseEntity.ok().eTag(Versions.tag(recorder.version())).body(RecorderView.of(recorder));
     }
 
     @PostMapping("/api/v1/recorders")
     @ResponseStatus(HttpStatus.CREATED)
-    StoredRecorder add(@RequestBody NewRecorder given, Principal who) {
+    RecorderView add(@RequestBody NewRecorder given, Principal who) {
         var name = new RecorderName(given.name());
-        var said = Optional.ofNullable(given.zone()).map(ZoneId::of);
+        requireFree(name);
+        var said = Optional.ofNullable(given.zone()).map(Zones::parse);
         if (given.family() != null && families.require(given.family()).onSite()) {
             return addOnSite(name, families.require(given.family()), said.orElse(settings.zone()), given, who);
         }
@@ -116,48 +121,72 @@ class RecorderApi {
                     "a recorder needs an address, a user and a password; only one of a family without a network"
                             + " interface goes without");
         }
-        // Checks the address before anything is stored.
-        var access = new RecorderAccess(URI.create(given.address()), given.user(), given.password(), Optional.empty());
+        // Checks the address before anything is asked or stored.
+        var access = new RecorderAccess(address(given.address()), given.user(), given.password(), Optional.empty());
         allowed.require(access.address());
-        var posix = given.family() == null ? link.read(access).posixZone() : "";
-        var family = given.family() == null ? recognised(access, who) : families.require(given.family());
-        var zone = said.orElseGet(() -> proposed(posix));
-        database.write(
-                () -> store(name, family, access.address().toString(), given.user(), given.password(), zone, who));
-        return fleet.recorder(name.text());
+        var reading = given.family() == null ? Optional.of(link.read(access)) : Optional.<RecorderReading>empty();
+        var family = reading.isPresent()
+                ? recognised(access, reading.get().device(), who)
+                : families.require(String.valueOf(given.family()));
+        var zone = said.orElseGet(
+                () -> proposed(reading.map(RecorderReading::posixZone).orElse("")));
+        database.write(() -> store(
+                new FleetStore.Fresh(
+                        name,
+                        family.name(),
+                        Optional.of(access.address()),
+                        given.user(),
+                        secrets.encrypt(given.password()),
+                        zone),
+                who));
+        return RecorderView.of(fleet.recorder(name.text()));
     }
 
-    private void store(
-            RecorderName name,
-            Family family,
-            String address,
-            String user,
-            String password,
-            ZoneId zone,
-            Principal who) {
-        if (fleet.recorders().stream().anyMatch(r -> r.name().equals(name.text()))) {
+    private static URI address(String text) {
+        try {
+            return URI.create(text.strip());
+        } catch (IllegalArgumentException e) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "\"" + text + "\" is not an address; expected a form like http://10.20.0.5/onvif/device_service");
+        }
+    }
+
+    private void requireFree(RecorderName name) {
+        if (fleet.find(name.text()).isPresent()) {
             throw new Problem(Problem.Kind.CONFLICT, "there is a recorder \"" + name + "\" already");
         }
-        fleet.add(name, family.name(), address, user, secrets.encrypt(password), zone.getId());
-        journal.add(who.getName(), "added a recorder", name.text(), address);
+    }
+
+    /** To be called within a transaction. */
+    private void store(FleetStore.Fresh fresh, Principal who) {
+        requireFree(fresh.name());
+        fleet.add(fresh);
+        journal.add(
+                who.getName(),
+                "added a recorder",
+                fresh.name().text(),
+                fresh.address().map(URI::toString).orElse("on site"));
     }
 
     /** Its cameras are there from the start, since nobody can ask it which it has. */
-    private StoredRecorder addOnSite(RecorderName name, Family family, ZoneId zone, NewRecorder given, Principal who) {
+    private RecorderView addOnSite(RecorderName name, Family family, ZoneId zone, NewRecorder given, Principal who) {
         List<String> labels = given.cameras() == null ? List.of() : given.cameras();
-        if (labels.isEmpty() || labels.size() > MOST_CAMERAS || labels.stream().anyMatch(String::isBlank)) {
+        if (labels.isEmpty()
+                || labels.size() > MOST_CAMERAS
+                || labels.stream().anyMatch(l -> l.isBlank() || l.length() > LONGEST_LABEL)) {
             throw new Problem(
                     Problem.Kind.INVALID,
-                    "name the cameras of " + name + ", 1 to " + MOST_CAMERAS
-                            + " of them: it has no network interface to ask");
+                    "name the cameras of " + name + ", 1 to " + MOST_CAMERAS + " of them, each in at most "
+                            + LONGEST_LABEL + " characters: it has no network interface to ask");
         }
         database.write(() -> {
-            store(name, family, ON_SITE, "", "", zone, who);
+            store(new FleetStore.Fresh(name, family.name(), Optional.empty(), "", secrets.encrypt(""), zone), who);
             for (int i = 0; i < labels.size(); i++) {
                 fleet.seen(name, "%02d".formatted(i + 1), labels.get(i), "");
             }
         });
-        return fleet.recorder(name.text());
+        return RecorderView.of(fleet.recorder(name.text()));
     }
 
     /** The service's own zone if the recorder's clock goes by the same rule, else the first zone that does. */
@@ -178,9 +207,8 @@ class RecorderApi {
                 .orElse(own);
     }
 
-    /** Asks the recorder what it is; one of no known family gets one from what it says of itself. */
-    private Family recognised(RecorderAccess access, Principal who) {
-        var device = link.read(access).device();
+    /** One of no known family gets one from what it says of itself. */
+    private Family recognised(RecorderAccess access, RecorderReading.Device device, Principal who) {
         return families.recognise(device.manufacturer(), device.model())
                 .orElseGet(() -> families.put(GenericFamily.file(link.describe(access)), who.getName()));
     }
@@ -188,8 +216,8 @@ class RecorderApi {
     @PutMapping("/api/v1/recorders/{name}/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void password(@PathVariable String name, @RequestBody Credentials given, Principal who) {
-        fleet.recorder(name);
         database.write(() -> {
+            fleet.recorder(name);
             fleet.password(name, given.user(), secrets.encrypt(given.password()));
             journal.add(who.getName(), "set the password of a recorder", name, "");
         });
@@ -201,11 +229,16 @@ class RecorderApi {
             @PathVariable String name,
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
-        var recorder = fleet.recorder(name);
-        Versions.check(Optional.ofNullable(ifMatch), recorder.version(), "recorder " + name);
         database.write(() -> {
-            fleet.remove(name);
-            journal.add(who.getName(), "removed a recorder", name, recorder.address());
+            var recorder = fleet.recorder(name);
+            Versions.check(Optional.ofNullable(ifMatch), recorder.version(), "recorder " + name);
+            removals.forEach(r -> r.recorderIsRemoved(name));
+            fleet.remove(name, recorder.version());
+            journal.add(
+                    who.getName(),
+                    "removed a recorder",
+                    name,
+                    recorder.address().map(URI::toString).orElse("on site"));
         });
     }
 
@@ -217,12 +250,12 @@ class RecorderApi {
             @RequestBody Placing given,
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
-        var camera = fleet.camera(new Node.Camera(new RecorderName(recorder), channel));
-        Versions.check(Optional.ofNullable(ifMatch), camera.version(), "camera " + camera.camera());
-        placings.place(
-                List.of(new Placings.Line(1, camera.camera().text(), given.group(), given.tags())), who.getName());
-        return ResponseEntity.noContent()
-                .eTag(Versions.tag(fleet.camera(camera.camera()).version()))
-                .build();
+        var camera = Node.Camera.ofSegments(recorder, channel);
+        long version = database.write(() -> {
+            Versions.check(Optional.ofNullable(ifMatch), fleet.camera(camera).version(), "camera " + camera);
+            placings.place(List.of(new Placings.Line(1, camera.text(), given.group(), given.tags())), who.getName());
+            return fleet.camera(camera).version();
+        });
+        return ResponseEntity.noContent().eTag(Versions.tag(version)).build();
     }
 }

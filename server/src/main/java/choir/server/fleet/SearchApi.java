@@ -71,7 +71,9 @@ class SearchApi {
             throw new Problem(Problem.Kind.INVALID, port + " is no port; expected 1 to 65535");
         }
         Map<String, String> known = fleet.recorders().stream()
-                .collect(Collectors.toMap(StoredRecorder::address, StoredRecorder::name, (a, b) -> a));
+                .filter(r -> r.address().isPresent())
+                .collect(
+                        Collectors.toMap(r -> r.address().orElseThrow().toString(), StoredRecorder::name, (a, b) -> a));
         var range = AddressRange.parse(given.range());
         allowed.require(range.addresses());
         return search.search(range, port).stream()

@@ -1,26 +1,47 @@
 package choir.server.fleet;
 
-import org.jspecify.annotations.Nullable;
+import choir.fleet.RecorderName;
+import choir.link.RecorderReading.Device;
+import java.net.URI;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.ZoneId;
+import java.util.Optional;
 
 /**
  * A recorder as the table holds it, without its password.
  *
+ * @param address empty for one without a network interface
+ * @param zone the name of an IANA zone
+ * @param clockAhead as of the last reading; empty when it was never read
  * @param posixZone its rule for daylight saving as the device states it; empty when it does not
- * @param trouble why it could not be read the last time; empty when it could
  */
 public record StoredRecorder(
-        String name,
+        RecorderName recorder,
         String family,
-        String address,
+        Optional<URI> address,
         String username,
         String zone,
-        String manufacturer,
-        String model,
-        String firmware,
-        String serial,
-        String trouble,
-        long clockAheadSeconds,
+        Device device,
+        Contact contact,
+        Optional<Duration> clockAhead,
         String posixZone,
-        @Nullable String readAt,
-        @Nullable String triedAt,
-        long version) {}
+        long version) {
+    public String name() {
+        return recorder.text();
+    }
+
+    /** Empty when the zone is none that this service knows (any more). */
+    public Optional<ZoneId> zoneId() {
+        try {
+            return Optional.of(ZoneId.of(zone));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
+    }
+
+    public StoredRecorder in(Contact other) {
+        return new StoredRecorder(
+                recorder, family, address, username, zone, device, other, clockAhead, posixZone, version);
+    }
+}

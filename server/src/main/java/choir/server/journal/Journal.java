@@ -18,6 +18,11 @@ public class Journal {
         this.clock = clock;
     }
 
+    /** An entry that tells of nothing else in the database. */
+    public void addAlone(String who, String act, String subject, String detail) {
+        database.write(() -> add(who, act, subject, detail));
+    }
+
     public void add(String who, String act, String subject, String detail) {
         database.change(
                         "INSERT INTO journal (at, who, act, subject, detail) VALUES (:at, :who, :act, :subject, :detail)")

@@ -142,16 +142,16 @@ class CalendarApi {
             @PathVariable String name,
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
-        var calendar = require(name);
-        Versions.check(Optional.ofNullable(ifMatch), calendar.version(), "calendar " + name);
-        var usedBy = usedBy(calendar.name());
-        if (!usedBy.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.CONFLICT,
-                    "the calendar \"" + name + "\" is spoken of by " + String.join(", ", usedBy)
-                            + "; take it out there first");
-        }
         database.write(() -> {
+            var calendar = require(name);
+            Versions.check(Optional.ofNullable(ifMatch), calendar.version(), "calendar " + name);
+            var usedBy = usedBy(calendar.name());
+            if (!usedBy.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        "the calendar \"" + name + "\" is spoken of by " + String.join(", ", usedBy)
+                                + "; take it out there first");
+            }
             store.remove(calendar.name());
             journal.add(who.getName(), "removed a calendar", name, "");
         });

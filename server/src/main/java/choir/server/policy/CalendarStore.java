@@ -2,8 +2,11 @@ package choir.server.policy;
 
 import choir.policy.CalendarName;
 import choir.policy.Calendars;
+import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.stored.StringsJson;
 import choir.week.DateSet;
+import choir.week.SpecialDate;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.List;
@@ -44,7 +47,9 @@ public class CalendarStore {
         return new StoredCalendar(
                 new CalendarName(row.getString("name")),
                 row.getString("title"),
-                DateSet.parse(row.getString("dates")),
+                new DateSet(StringsJson.read(row.getString("dates")).stream()
+                        .map(SpecialDate::parse)
+                        .toList()),
                 row.getLong("version"));
     }
 
@@ -56,13 +61,19 @@ public class CalendarStore {
                         """)
                 .param("name", name.text())
                 .param("title", title)
-                .param("dates", dates.toString())
+                .param(
+                        "dates",
+                        StringsJson.write(dates.dates().stream()
+                                .map(SpecialDate::toString)
+                                .toList()))
                 .update();
+        database.tell(new Change.CalendarWritten(name));
     }
 
     void remove(CalendarName name) {
         database.change("DELETE FROM calendar WHERE name = :name")
                 .param("name", name.text())
                 .update();
+        database.tell(new Change.CalendarWritten(name));
     }
 }

@@ -20,7 +20,6 @@ import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -28,7 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Changes of policy. Each is checked against all that is there before anything is stored. */
@@ -128,34 +126,29 @@ public class Policies {
     public int use(TemplateName template, Collection<? extends Node> nodes, String who) {
         return database.write(() -> {
             require(template);
-            var uses = store.uses();
-            var fresh = nodes.stream()
-                    .filter(node -> !uses.getOrDefault(node, List.of()).contains(template))
-                    .toList();
-            for (var node : fresh) {
-                List<TemplateName> there = new ArrayList<>(uses.getOrDefault(node, List.of()));
-                there.add(template);
-                store.use(node, there);
-                journal.add(who, "used a template", node.text(), template.text());
+            int fresh = 0;
+            for (var node : nodes) {
+                List<TemplateName> there = new ArrayList<>(store.usesAt(node));
+                if (!there.contains(template)) {
+                    there.add(template);
+                    store.use(node, there);
+                    journal.add(who, "used a template", node.text(), template.text());
+                    fresh++;
+                }
             }
-            return fresh.size();
+            return fresh;
         });
-    }
-
-    /** Differs when the templates of a node or their order do. */
-    long versionOfUses(Node node) {
-        return Integer.toUnsignedLong(store.uses().getOrDefault(node, List.of()).hashCode());
     }
 
     /** Uses these templates at the node and no others, in this order. */
     void useThese(Node node, List<TemplateName> templates, Optional<String> ifMatch, String who) {
-        fleet.require(node);
-        templates.forEach(this::require);
         if (templates.stream().distinct().count() < templates.size()) {
             throw new Problem(Problem.Kind.INVALID, "each template is used once at a node");
         }
         database.write(() -> {
-            Versions.check(ifMatch, versionOfUses(node), "what " + node.text() + " uses");
+            fleet.require(node);
+            templates.forEach(this::require);
+            checkVersion(node, ifMatch);
             store.use(node, templates);
             journal.add(
                     who,
@@ -167,9 +160,13 @@ public class Policies {
         });
     }
 
+    private void checkVersion(Node node, Optional<String> ifMatch) {
+        Versions.check(ifMatch, store.versionOf(node), "what is said at " + node.text());
+    }
+
     void stopUsing(TemplateName template, Node node, String who) {
         database.write(() -> {
-            List<TemplateName> there = new ArrayList<>(store.uses().getOrDefault(node, List.of()));
+            List<TemplateName> there = new ArrayList<>(store.usesAt(node));
             if (!there.remove(template)) {
                 throw new Problem(Problem.Kind.NOT_FOUND, node.text() + " does not use \"" + template + "\"");
             }
@@ -178,32 +175,19 @@ public class Policies {
         });
     }
 
-    /** Puts settings straight on a node, which is one that is there. */
-    void override(
-            Node node,
-            Map<String, String> set,
-            List<String> unset,
-            boolean fixed,
-            @Nullable String because,
-            Optional<LocalDate> until,
-            String who) {
-        fleet.require(node);
-        override(List.of(node), statements(set, unset), fixed, because, until, who);
+    /** Puts settings straight on a node, which is one that is there and was not spoken to since it was looked at. */
+    void say(Node node, Saying saying, Optional<String> ifMatch) {
+        database.write(() -> {
+            fleet.require(node);
+            checkVersion(node, ifMatch);
+            say(List.of(node), saying);
+        });
     }
 
     /** Puts the same settings straight on many nodes, all or none. */
-    public void override(
-            Collection<? extends Node> nodes,
-            Map<SettingKey, Statement> statements,
-            boolean fixed,
-            @Nullable String because,
-            Optional<LocalDate> until,
-            String who) {
-        if (because == null || because.isBlank()) {
-            throw new Problem(Problem.Kind.INVALID, "an override needs a reason; say it with --because");
-        }
-        database.write(() -> nodes.forEach(
-                node -> statements.forEach((key, statement) -> put(node, key, statement, fixed, because, until, who))));
+    public void say(Collection<? extends Node> nodes, Saying saying) {
+        database.write(() ->
+                nodes.forEach(node -> saying.statements().keySet().forEach(key -> put(saying.at(node, key)))));
     }
 
     /** What is said in words, every value checked; there is at least one. */
@@ -218,8 +202,10 @@ public class Policies {
         return statements;
     }
 
-    void takeBack(Node node, SettingKey key, String who) {
+    void takeBack(Node node, SettingKey key, Optional<String> ifMatch, String who) {
         database.write(() -> {
+            fleet.require(node);
+            checkVersion(node, ifMatch);
             if (store.removeOverrides(node, key) == 0) {
                 throw new Problem(Problem.Kind.NOT_FOUND, node.text() + " does not override " + key);
             }
@@ -255,23 +241,14 @@ public class Policies {
     }
 
     /** Stores an override; to be called within a transaction. */
-    void put(
-            Node node,
-            SettingKey key,
-            Statement statement,
-            boolean fixed,
-            String because,
-            Optional<LocalDate> until,
-            String who) {
-        requireCalendars(statement);
-        // The record checks the reason; its other fields were checked above.
-        var checked = new PolicyOverride(0, node, key, statement, fixed, because, who, until);
-        var text = statement instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null;
-        store.override(node, key, text, fixed, checked.because(), who, until);
+    void put(PolicyOverride override) {
+        requireCalendars(override.statement());
+        store.put(override);
+        var text = override.statement() instanceof Statement.Set(var value) ? "=" + PolicyWriter.value(value) : "";
         journal.add(
-                who,
-                text == null ? "unset" : "set",
-                node.text(),
-                key + (text == null ? "" : "=" + text) + " because " + because);
+                override.author(),
+                text.isEmpty() ? "unset" : "set",
+                override.node().text(),
+                override.key() + text + " because " + override.because());
     }
 }

@@ -5,9 +5,9 @@ import choir.document.PolicyWriter;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.policy.Layer.Statement;
+import choir.policy.PolicyOverride;
 import choir.policy.SettingType;
 import choir.policy.TemplateName;
-import choir.server.web.Dates;
 import choir.server.web.Versions;
 import java.security.Principal;
 import java.time.Clock;
@@ -42,6 +42,8 @@ class PolicyApi {
 
     record TemplateView(String name, int revision, String text, String author, String at, List<String> usedAt) {}
 
+    record RevisionView(String name, int revision, String text, String author, String at) {}
+
     record TemplateText(String text) {}
 
     record Created(String name) {}
@@ -58,7 +60,10 @@ class PolicyApi {
 
     record Use(String template, String node) {}
 
-    /** @param templates in their order; what a later one says wins */
+    /**
+     * @param templates in their order; what a later one says wins
+     * @param version of what is said at the node
+     */
     record Used(String node, List<String> templates, long version) {}
 
     record UseThese(String node, List<String> templates) {}
@@ -121,7 +126,7 @@ class PolicyApi {
                         s.title(),
                         s.meaning(),
                         s.type().kind(),
-                        s.type() instanceof SettingType.Amount a ? a.unit() : "",
+                        s.type() instanceof SettingType.Amount a ? a.unit().symbol() : "",
                         s.type().expected(),
                         s.type().choices(),
                         s.loss(),
@@ -163,9 +168,11 @@ class PolicyApi {
     }
 
     @GetMapping("/api/v1/templates/{name}/revisions")
-    List<PolicyStore.StoredRevision> revisions(@PathVariable String name) {
+    List<RevisionView> revisions(@PathVariable String name) {
         policies.require(new TemplateName(name));
-        return store.revisions(new TemplateName(name));
+        return store.revisions(new TemplateName(name)).stream()
+                .map(r -> new RevisionView(r.name(), r.revision(), r.text(), r.author(), r.at()))
+                .toList();
     }
 
     @PostMapping("/api/v1/templates")
@@ -210,14 +217,15 @@ class PolicyApi {
 
     /** The templates of a node in their order. */
     @GetMapping("/api/v1/uses")
-    Used used(@RequestParam String node) {
+    ResponseEntity<Used> used(@RequestParam String node) {
         var at = Node.parse(node);
-        return new Used(
-                at.text(),
-                store.uses().getOrDefault(at, List.of()).stream()
-                        .map(TemplateName::text)
-                        .toList(),
-                policies.versionOfUses(at));
+        long version = store.versionOf(at);
+        return ResponseEntity.ok()
+                .eTag(Versions.tag(version))
+                .body(new Used(
+                        at.text(),
+                        store.usesAt(at).stream().map(TemplateName::text).toList(),
+                        version));
     }
 
     /** Uses these templates at a node and no others, in this order. */
@@ -242,40 +250,53 @@ class PolicyApi {
 
     /** What is put straight on a node, or everywhere; those past their last day included. */
     @GetMapping("/api/v1/overrides")
-    List<OverrideView> overrides(@RequestParam(defaultValue = "") String node) {
-        var at = node.isEmpty() ? Optional.<Node>empty() : Optional.of(Node.parse(node));
+    ResponseEntity<List<OverrideView>> overrides(@RequestParam(defaultValue = "") String node) {
         var today = LocalDate.now(clock);
-        return store.overrides().stream()
-                .filter(o -> at.isEmpty() || at.get().equals(o.node()))
-                .map(o -> new OverrideView(
-                        o.node().text(),
-                        o.key().text(),
-                        o.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null,
-                        o.fixed(),
-                        o.because(),
-                        o.author(),
-                        o.until().map(LocalDate::toString).orElse(null),
-                        o.countsOn(today)))
-                .toList();
+        if (node.isEmpty()) {
+            return ResponseEntity.ok(
+                    store.overrides().stream().map(o -> view(o, today)).toList());
+        }
+        var at = Node.parse(node);
+        return ResponseEntity.ok()
+                .eTag(Versions.tag(store.versionOf(at)))
+                .body(store.overridesAt(at).stream().map(o -> view(o, today)).toList());
     }
 
+    private static OverrideView view(PolicyOverride o, LocalDate today) {
+        return new OverrideView(
+                o.node().text(),
+                o.key().text(),
+                o.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null,
+                o.fixed(),
+                o.because(),
+                o.author(),
+                o.until().map(LocalDate::toString).orElse(null),
+                o.countsOn(today));
+    }
+
+    /** Takes the version of what is said at the node, as {@code GET} tells it. */
     @PostMapping("/api/v1/overrides")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void override(@RequestBody Overrides given, Principal who) {
-        policies.override(
+    void override(
+            @RequestBody Overrides given,
+            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+            Principal who) {
+        var statements = Policies.statements(
+                given.set() == null ? Map.of() : given.set(), given.unset() == null ? List.of() : given.unset());
+        policies.say(
                 Node.parse(given.node()),
-                given.set() == null ? Map.of() : given.set(),
-                given.unset() == null ? List.of() : given.unset(),
-                given.fixed(),
-                given.because(),
-                Optional.ofNullable(given.until()).map(Dates::parse),
-                who.getName());
+                Saying.of(statements, given.fixed(), given.because(), given.until(), who.getName()),
+                Optional.ofNullable(ifMatch));
     }
 
     /** Takes overrides of one setting at a node away, with and without an end date. */
     @DeleteMapping("/api/v1/overrides")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void takeBack(@RequestParam String node, @RequestParam String key, Principal who) {
-        policies.takeBack(Node.parse(node), Catalogue.named(key).key(), who.getName());
+    void takeBack(
+            @RequestParam String node,
+            @RequestParam String key,
+            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+            Principal who) {
+        policies.takeBack(Node.parse(node), Catalogue.named(key).key(), Optional.ofNullable(ifMatch), who.getName());
     }
 }

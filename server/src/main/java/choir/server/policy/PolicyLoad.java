@@ -174,7 +174,7 @@ class PolicyLoad {
         }
 
         private void use(Node node, List<TemplateName> wanted) {
-            var before = store.uses().getOrDefault(node, List.of());
+            var before = store.usesAt(node);
             if (before.equals(wanted)) {
                 return;
             }
@@ -201,14 +201,7 @@ class PolicyLoad {
             for (var wanted : wantedOverrides()) {
                 var before = Optional.ofNullable(there.get(Slot.of(wanted)));
                 if (before.filter(b -> same(b, wanted)).isEmpty()) {
-                    policies.put(
-                            wanted.node(),
-                            wanted.key(),
-                            wanted.statement(),
-                            wanted.fixed(),
-                            wanted.because(),
-                            wanted.until(),
-                            who);
+                    policies.put(wanted);
                     changes.add(new Change(
                             "override",
                             wanted.node().text(),
@@ -259,7 +252,7 @@ class PolicyLoad {
             Set<Slot> wanted = wantedOverrides().stream().map(Slot::of).collect(Collectors.toSet());
             for (var o : store.overrides()) {
                 if (!wanted.contains(Slot.of(o))) {
-                    store.removeOverride(o.id());
+                    store.removeOverride(o);
                     journal.add(
                             who,
                             "took an override back",

@@ -2,14 +2,18 @@ package choir.server.policy;
 
 import choir.document.PolicyDocument;
 import choir.document.PolicyReader;
+import choir.document.PolicyWriter;
 import choir.document.SettingReader;
 import choir.fleet.Node;
 import choir.policy.Layer.Statement;
+import choir.policy.NodeWords;
 import choir.policy.PolicyBook;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
 import choir.policy.Template;
 import choir.policy.TemplateName;
+import choir.refusal.Refusal;
+import choir.server.db.Change;
 import choir.server.db.Database;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -17,13 +21,18 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Templates with their revisions, where they are used, and overrides. */
@@ -33,6 +42,7 @@ public class PolicyStore {
 
     public record StoredRevision(String name, int revision, String text, String author, String at) {}
 
+    private static final Logger LOG = LoggerFactory.getLogger(PolicyStore.class);
     private static final long MOST_UNDERSTOOD_CHARACTERS = 32_000_000;
 
     private final Database database;
@@ -48,19 +58,88 @@ public class PolicyStore {
         this.clock = clock;
     }
 
-    /** Everything that was said, as of today. */
-    public PolicyBook book() {
-        return book(Optional.empty());
+    /** Everything that was said at groups, as of a day. What is said at cameras is in {@link #wordsOfCameras}. */
+    public PolicyBook book(LocalDate day) {
+        return book(Optional.empty(), day);
     }
 
     /** The same as if the given template stood in place of the one of its name. */
-    public PolicyBook book(Optional<Template> tried) {
+    public PolicyBook book(Optional<Template> tried, LocalDate day) {
         Map<TemplateName, Template> byName = new HashMap<>();
         templates().forEach(t -> byName.put(t.name(), t));
         tried.ifPresent(t -> byName.put(t.name(), t));
         Map<Node, List<TemplateName>> uses = new HashMap<>();
-        uses().forEach((node, names) -> uses.put(node, names));
-        return new PolicyBook(byName, uses, overrides(), LocalDate.now(clock));
+        uses(ofKind(Kind.GROUP)).forEach(uses::put);
+        return new PolicyBook(byName, uses, overrides(ofKind(Kind.GROUP)), day);
+    }
+
+    /**
+     * What is said straight at cameras.
+     *
+     * @param recorder of which alone it is wanted; empty for all
+     */
+    public Map<Node.Camera, NodeWords> wordsOfCameras(Optional<String> recorder) {
+        var which = recorder.map(Which::ofRecorder).orElseGet(() -> ofKind(Kind.CAMERA));
+        var uses = uses(which);
+        Map<Node, List<PolicyOverride>> overrides =
+                overrides(which).stream().collect(Collectors.groupingBy(PolicyOverride::node));
+        Set<Node> nodes = new HashSet<>(uses.keySet());
+        nodes.addAll(overrides.keySet());
+        Map<Node.Camera, NodeWords> words = HashMap.newHashMap(nodes.size());
+        for (var node : nodes) {
+            if (node instanceof Node.Camera camera) {
+                words.put(
+                        camera,
+                        new NodeWords(uses.getOrDefault(node, List.of()), overrides.getOrDefault(node, List.of())));
+            }
+        }
+        return words;
+    }
+
+    /** Whether a node is a group or a camera, as its column holds it. */
+    enum Kind {
+        GROUP,
+        CAMERA;
+
+        static Kind of(Node node) {
+            return switch (node) {
+                case Node.Group g -> GROUP;
+                case Node.Camera c -> CAMERA;
+            };
+        }
+
+        Node node(String text) {
+            return switch (this) {
+                case GROUP -> new Node.Group(text);
+                case CAMERA -> Node.Camera.parse(text);
+            };
+        }
+    }
+
+    /** A part of what is said at nodes. */
+    private record Which(String condition, Map<String, String> parameters) {
+        static Which ofRecorder(String recorder) {
+            // Names of recorders have no slash, and '0' is the character after it.
+            return new Which(
+                    " WHERE node_kind = 'CAMERA' AND node >= :from AND node < :to",
+                    Map.of("from", recorder + "/", "to", recorder + "0"));
+        }
+    }
+
+    private static Which ofKind(Kind kind) {
+        return new Which(" WHERE node_kind = :kind", Map.of("kind", kind.name()));
+    }
+
+    private static Which of(Node node) {
+        return new Which(
+                " WHERE node_kind = :kind AND node = :node",
+                Map.of("kind", Kind.of(node).name(), "node", node.text()));
+    }
+
+    private static final Which ALL = new Which("", Map.of());
+
+    public Set<TemplateName> names() {
+        return latest().stream().map(t -> new TemplateName(t.name())).collect(Collectors.toSet());
     }
 
     List<Template> templates() {
@@ -111,34 +190,99 @@ public class PolicyStore {
     }
 
     Map<Node, List<TemplateName>> uses() {
+        return uses(ALL);
+    }
+
+    List<TemplateName> usesAt(Node node) {
+        return uses(of(node)).getOrDefault(node, List.of());
+    }
+
+    private Map<Node, List<TemplateName>> uses(Which which) {
         Map<Node, List<TemplateName>> uses = new LinkedHashMap<>();
-        database.query("SELECT node, template FROM template_use ORDER BY node, position")
-                .query((row, n) -> Map.entry(row.getString("node"), row.getString("template")))
-                .list()
-                .forEach(e -> uses.computeIfAbsent(Node.parse(e.getKey()), k -> new ArrayList<>())
-                        .add(new TemplateName(e.getValue())));
+        database.query("SELECT node_kind, node, template FROM template_use" + which.condition()
+                        + " ORDER BY node_kind DESC, node, position")
+                .params(which.parameters())
+                .query(row -> {
+                    uses.computeIfAbsent(node(row), k -> new ArrayList<>())
+                            .add(new TemplateName(row.getString("template")));
+                });
         return uses;
     }
 
-    public List<PolicyOverride> overrides() {
-        return database.query(
-                        "SELECT id, node, key, value, fixed, because, author, until FROM policy_override ORDER BY id")
-                .query(PolicyStore::override)
-                .list();
+    private static Node node(ResultSet row) throws SQLException {
+        return Kind.valueOf(row.getString("node_kind")).node(row.getString("node"));
     }
 
-    private static PolicyOverride override(ResultSet row, int number) throws SQLException {
+    public List<PolicyOverride> overrides() {
+        return overrides(ALL);
+    }
+
+    List<PolicyOverride> overridesAt(Node node) {
+        return overrides(of(node));
+    }
+
+    /** Those that are past their last day on the date. */
+    public List<PolicyOverride> overridesPast(LocalDate day, String recorder) {
+        return overrides(Which.ofRecorder(recorder)).stream()
+                .filter(o -> !o.countsOn(day))
+                .toList();
+    }
+
+    private List<PolicyOverride> overrides(Which which) {
+        return database
+                .query("SELECT id, node_kind, node, key, value, fixed, because, author, until FROM policy_override"
+                        + which.condition() + " ORDER BY id")
+                .params(which.parameters())
+                .query(PolicyStore::override)
+                .list()
+                .stream()
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /** Empty for one that cannot be understood any more, which then says nothing. */
+    private static Optional<PolicyOverride> override(ResultSet row, int number) throws SQLException {
         var key = row.getString("key");
         var value = row.getString("value");
-        return new PolicyOverride(
-                row.getLong("id"),
-                Node.parse(row.getString("node")),
-                new SettingKey(key),
-                value == null ? new Statement.Unset() : new Statement.Set(SettingReader.read(key, value)),
-                row.getBoolean("fixed"),
-                row.getString("because"),
-                row.getString("author"),
-                Optional.ofNullable(row.getString("until")).map(LocalDate::parse));
+        try {
+            return Optional.of(new PolicyOverride(
+                    row.getLong("id"),
+                    node(row),
+                    new SettingKey(key),
+                    value == null ? new Statement.Unset() : new Statement.Set(SettingReader.read(key, value)),
+                    row.getBoolean("fixed"),
+                    row.getString("because"),
+                    row.getString("author"),
+                    Optional.ofNullable(row.getString("until")).map(LocalDate::parse)));
+        } catch (Refusal | DateTimeParseException e) {
+            LOG.error(
+                    "override {} at {} cannot be understood: {}",
+                    row.getLong("id"),
+                    row.getString("node"),
+                    e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    /** Counts the changes of what is said at a node. */
+    long versionOf(Node node) {
+        return database.query("SELECT version FROM node_version WHERE node_kind = :kind AND node = :node")
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
+                .query(Long.class)
+                .optional()
+                .orElse(0L);
+    }
+
+    private void spoken(Node node) {
+        database.change("""
+                        INSERT INTO node_version (node_kind, node, version) VALUES (:kind, :node, 1)
+                        ON CONFLICT (node_kind, node) DO UPDATE SET version = version + 1
+                        """)
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
+                .update();
+        database.tell(new Change.NodeSpoken(node));
     }
 
     void addRevision(TemplateName name, int revision, String text, String author) {
@@ -159,64 +303,76 @@ public class PolicyStore {
                 .param("author", author)
                 .param("at", clock.instant().toString())
                 .update();
+        database.tell(new Change.TemplateRevised(name));
     }
 
     void use(Node node, List<TemplateName> templates) {
-        database.change("DELETE FROM template_use WHERE node = :node")
-                .param("node", stored(node))
+        database.change("DELETE FROM template_use WHERE node_kind = :kind AND node = :node")
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
                 .update();
         for (int i = 0; i < templates.size(); i++) {
-            database.change("INSERT INTO template_use (node, position, template) VALUES (:node, :position, :template)")
-                    .param("node", stored(node))
+            database.change("""
+                            INSERT INTO template_use (node_kind, node, position, template)
+                            VALUES (:kind, :node, :position, :template)
+                            """)
+                    .param("kind", Kind.of(node).name())
+                    .param("node", node.text())
                     .param("position", i)
                     .param("template", templates.get(i).text())
                     .update();
         }
+        spoken(node);
     }
 
     /** Setting again replaces the override of the same kind, with or without an end date. */
-    void override(
-            Node node,
-            SettingKey key,
-            @Nullable String value,
-            boolean fixed,
-            String because,
-            String author,
-            Optional<LocalDate> until) {
+    void put(PolicyOverride override) {
         database.change("""
-                        DELETE FROM policy_override WHERE node = :node AND key = :key AND (until IS NULL) = :undated
+                        DELETE FROM policy_override
+                        WHERE node_kind = :kind AND node = :node AND key = :key AND (until IS NULL) = :undated
                         """)
-                .param("node", stored(node))
-                .param("key", key.text())
-                .param("undated", until.isEmpty() ? 1 : 0)
+                .param("kind", Kind.of(override.node()).name())
+                .param("node", override.node().text())
+                .param("key", override.key().text())
+                .param("undated", override.until().isEmpty() ? 1 : 0)
                 .update();
         database.change("""
-                        INSERT INTO policy_override (node, key, value, fixed, because, author, until, created_at)
-                        VALUES (:node, :key, :value, :fixed, :because, :author, :until, :at)
+                        INSERT INTO policy_override
+                          (node_kind, node, key, value, fixed, because, author, until, created_at)
+                        VALUES (:kind, :node, :key, :value, :fixed, :because, :author, :until, :at)
                         """)
-                .param("node", stored(node))
-                .param("key", key.text())
-                .param("value", value)
-                .param("fixed", fixed ? 1 : 0)
-                .param("because", because)
-                .param("author", author)
-                .param("until", until.map(LocalDate::toString).orElse(null))
+                .param("kind", Kind.of(override.node()).name())
+                .param("node", override.node().text())
+                .param("key", override.key().text())
+                .param(
+                        "value",
+                        override.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null)
+                .param("fixed", override.fixed() ? 1 : 0)
+                .param("because", override.because())
+                .param("author", override.author())
+                .param("until", override.until().map(LocalDate::toString).orElse(null))
                 .param("at", clock.instant().toString())
                 .update();
+        spoken(override.node());
     }
 
     /** How many were taken away. */
     int removeOverrides(Node node, SettingKey key) {
-        return database.change("DELETE FROM policy_override WHERE node = :node AND key = :key")
-                .param("node", stored(node))
+        int gone = database.change(
+                        "DELETE FROM policy_override WHERE node_kind = :kind AND node = :node AND key = :key")
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
                 .param("key", key.text())
                 .update();
+        spoken(node);
+        return gone;
     }
 
-    void removeOverride(long id) {
+    void removeOverride(PolicyOverride override) {
         database.change("DELETE FROM policy_override WHERE id = :id")
-                .param("id", id)
+                .param("id", override.id())
                 .update();
+        spoken(override.node());
     }
 
     /** With all its revisions; it must be used nowhere. */
@@ -224,12 +380,6 @@ public class PolicyStore {
         database.change("DELETE FROM template WHERE name = :name")
                 .param("name", name.text())
                 .update();
-    }
-
-    static String stored(Node node) {
-        return switch (node) {
-            case Node.Group g -> g.text();
-            case Node.Camera c -> "camera:" + c.text();
-        };
+        database.tell(new Change.TemplateRevised(name));
     }
 }

@@ -2,82 +2,71 @@ package choir.server.reading;
 
 import choir.family.Family;
 import choir.family.NativeValue;
-import choir.fleet.RecorderName;
 import choir.link.LinkException;
+import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.policy.SettingKey;
 import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
-import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
-import java.net.URI;
-import java.time.Clock;
-import java.util.ArrayList;
-import java.util.List;
+import java.time.Duration;
 import java.util.Map;
-import java.util.concurrent.BlockingQueue;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.locks.ReentrantLock;
-import java.util.function.Consumer;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
- * All talking to recorders. One conversation at a time with each recorder, a limit for all together. Conversations run
- * on virtual threads; what they find is handed to the caller's own thread, which alone touches the database.
+ * All talking to recorders. One conversation at a time with each recorder, a limit for all together. Calls run on virtual
+ * threads; what they find is handed to the caller's own thread, which alone touches the database. A recorder stays held
+ * until whoever holds it has stored what it learned, so that nothing older can be stored after something newer.
  */
 @Component
 public class Devices {
+    private static final Logger LOG = LoggerFactory.getLogger(Devices.class);
+    /** A whole writing, and a reading before and after it. */
+    private static final Duration LONGEST_WAIT = Duration.ofMinutes(5);
+
     /** What came of asking one recorder. */
     public sealed interface Outcome {
-        StoredRecorder recorder();
+        record Reached(RecorderReading reading) implements Outcome {}
 
-        record Reached(StoredRecorder recorder, RecorderReading reading) implements Outcome {}
-
-        record Failed(StoredRecorder recorder, LinkException why) implements Outcome {}
+        record Failed(LinkException why) implements Outcome {}
 
         /** It has no network interface; what it holds is known from work sheets. */
-        record OnSite(StoredRecorder recorder) implements Outcome {}
+        record OnSite() implements Outcome {}
     }
 
     private final RecorderLink link;
     private final FleetStore fleet;
-    private final ObservationStore observations;
     private final KnownFamilies families;
     private final Secrets secrets;
-    private final Database database;
-    private final Clock clock;
     private final Semaphore calls;
-    private final Map<String, ReentrantLock> locks = new ConcurrentHashMap<>();
+    private final Map<String, Semaphore> held = new ConcurrentHashMap<>();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
     private volatile boolean stopping;
 
-    Devices(
-            RecorderLink link,
-            FleetStore fleet,
-            ObservationStore observations,
-            KnownFamilies families,
-            Secrets secrets,
-            Database database,
-            Clock clock,
-            ServiceSettings settings) {
+    Devices(RecorderLink link, FleetStore fleet, KnownFamilies families, Secrets secrets, ServiceSettings settings) {
         this.link = link;
         this.fleet = fleet;
-        this.observations = observations;
         this.families = families;
         this.secrets = secrets;
-        this.database = database;
-        this.clock = clock;
-        this.calls = new Semaphore(settings.callsAtOnce());
+        this.calls = new Semaphore(settings.callsAtOnce(), true);
     }
 
     /** From here on a call that breaks off tells nothing about its recorder. */
@@ -86,161 +75,176 @@ public class Devices {
         stopping = true;
     }
 
-    private void refuseWhenStopping() {
+    void refuseWhenStopping() {
         if (stopping) {
             throw new IllegalStateException("the service is stopping; a call to a recorder was given up");
         }
     }
 
-    private RecorderAccess access(StoredRecorder recorder) {
-        return new RecorderAccess(
-                URI.create(recorder.address()),
-                recorder.username(),
-                secrets.decrypt(fleet.secret(recorder.name())),
-                families.named(recorder.family()));
-    }
+    /** One recorder, held against everybody else until it is closed. */
+    public final class Conversation implements AutoCloseable {
+        private final StoredRecorder recorder;
+        private final Semaphore hold;
 
-    /** Reads the recorders at the same time and stores each answer as it comes; then tells of it. */
-    public List<Outcome> read(List<StoredRecorder> recorders, Consumer<Outcome> each) {
-        BlockingQueue<Outcome> answers = new LinkedBlockingQueue<>();
-        for (var recorder : recorders) {
-            if (isOnSite(recorder)) {
-                answers.add(new Outcome.OnSite(recorder));
-                continue;
-            }
-            var access = access(recorder);
-            threads.execute(() -> answers.add(ask(recorder, access)));
+        private Conversation(StoredRecorder recorder, Semaphore hold) {
+            this.recorder = recorder;
+            this.hold = hold;
         }
-        List<Outcome> outcomes = new ArrayList<>(recorders.size());
-        for (int i = 0; i < recorders.size(); i++) {
-            var outcome = take(answers);
+
+        /** Everything that it holds now. */
+        public Outcome read() {
+            var outcome = await(Devices.this.ask(recorder));
             if (outcome instanceof Outcome.Failed) {
                 refuseWhenStopping();
             }
-            store(outcome);
-            each.accept(outcome);
-            outcomes.add(outcome);
+            return outcome;
         }
-        return outcomes;
-    }
 
-    private boolean isOnSite(StoredRecorder recorder) {
-        return families.named(recorder.family()).map(Family::onSite).orElse(false);
-    }
-
-    /** A still of what a camera sees now, as JPEG. */
-    public byte[] still(StoredRecorder recorder, String channel) {
-        if (isOnSite(recorder)) {
-            throw new LinkException(
-                    LinkException.Reason.NOT_SUPPORTED, recorder.name() + " has no network interface and no picture");
+        /**
+         * Writes to channels. The caller has journalled it before, and reads afterwards what came of it.
+         *
+         * @return for each channel that failed, why
+         * @throws IllegalStateException when the service stops meanwhile, so that only reading tells how far it came
+         */
+        public Map<String, LinkException> write(Map<String, Map<SettingKey, NativeValue>> byChannel) {
+            var access = access(recorder);
+            var failed = await(CompletableFuture.supplyAsync(
+                    () -> limited(() -> link.write(access.get(), byChannel)), threads));
+            if (!failed.isEmpty()) {
+                refuseWhenStopping();
+            }
+            return failed;
         }
-        var access = access(recorder);
-        return alone(recorder, () -> link.still(access, channel));
+
+        @Override
+        public void close() {
+            hold.release();
+        }
     }
 
-    private static Outcome take(BlockingQueue<Outcome> answers) {
+    /**
+     * Holds a recorder.
+     *
+     * @throws LinkException when somebody else holds it for longer than any conversation takes
+     */
+    public Conversation hold(StoredRecorder recorder) {
+        return new Conversation(recorder, acquire(recorder.name(), LONGEST_WAIT));
+    }
+
+    private Semaphore acquire(String recorder, Duration patience) {
+        var hold = held.computeIfAbsent(recorder, n -> new Semaphore(1, true));
         try {
-            return answers.take();
+            if (hold.tryAcquire(patience.toMillis(), TimeUnit.MILLISECONDS)) {
+                return hold;
+            }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IllegalStateException("interrupted while waiting for recorders", e);
+            throw new IllegalStateException("interrupted while waiting for " + recorder, e);
         }
+        throw new LinkException(
+                Reason.REFUSED, recorder + " is still being spoken to by somebody else; try again in a moment");
     }
 
-    private Outcome ask(StoredRecorder recorder, RecorderAccess access) {
+    /** A recorder that was asked, and is held until what it said has been stored. */
+    record Asked(String recorder, Outcome outcome, Runnable release) {}
+
+    /** Asks for everything that the recorder holds; never completes exceptionally. */
+    CompletableFuture<Asked> askHeld(StoredRecorder recorder) {
+        var question = question(recorder);
+        return CompletableFuture.supplyAsync(
+                        () -> {
+                            var hold = acquire(recorder.name(), LONGEST_WAIT);
+                            return new Asked(recorder.name(), asked(recorder, question), hold::release);
+                        },
+                        threads)
+                .exceptionally(e -> new Asked(recorder.name(), failed(recorder, e), () -> {}));
+    }
+
+    private CompletableFuture<Outcome> ask(StoredRecorder recorder) {
+        var question = question(recorder);
+        return CompletableFuture.supplyAsync(() -> asked(recorder, question), threads);
+    }
+
+    /** What is needed to ask; it is looked up in the caller's thread. Empty for a recorder that cannot be asked. */
+    private Optional<Supplier<RecorderAccess>> question(StoredRecorder recorder) {
+        return isOnSite(recorder) ? Optional.empty() : Optional.of(access(recorder));
+    }
+
+    private Outcome asked(StoredRecorder recorder, Optional<Supplier<RecorderAccess>> question) {
+        if (question.isEmpty()) {
+            return new Outcome.OnSite();
+        }
         try {
-            return new Outcome.Reached(recorder, alone(recorder, () -> link.read(access)));
-        } catch (LinkException e) {
-            return new Outcome.Failed(recorder, e);
+            return new Outcome.Reached(limited(() -> link.read(question.get().get())));
         } catch (RuntimeException e) {
-            return new Outcome.Failed(
-                    recorder,
-                    new LinkException(
-                            LinkException.Reason.GARBAGE, recorder.name() + " gave an answer that cannot be used", e));
+            return failed(recorder, e);
         }
     }
 
-    private <T> T alone(StoredRecorder recorder, java.util.function.Supplier<T> work) {
-        var lock = locks.computeIfAbsent(recorder.name(), n -> new ReentrantLock());
-        lock.lock();
+    /** Whatever went wrong is told as trouble of that recorder, with its name. */
+    private static Outcome.Failed failed(StoredRecorder recorder, Throwable thrown) {
+        var cause = thrown instanceof CompletionException && thrown.getCause() != null ? thrown.getCause() : thrown;
+        if (cause instanceof LinkException e) {
+            return new Outcome.Failed(e);
+        }
+        LOG.warn("what {} said cannot be used", recorder.name(), cause);
+        return new Outcome.Failed(
+                new LinkException(Reason.GARBAGE, recorder.name() + " gave an answer that cannot be used", cause));
+    }
+
+    private <T> T limited(Supplier<T> work) {
         calls.acquireUninterruptibly();
         try {
             return work.get();
         } finally {
             calls.release();
-            lock.unlock();
         }
+    }
+
+    /** The password is decrypted when it is needed, and not for a whole sweep in advance. */
+    private Supplier<RecorderAccess> access(StoredRecorder recorder) {
+        var secret = fleet.secret(recorder.name());
+        var family = families.named(recorder.family());
+        return () -> new RecorderAccess(
+                recorder.address().orElseThrow(), recorder.username(), secrets.decrypt(secret), family);
+    }
+
+    private boolean isOnSite(StoredRecorder recorder) {
+        return families.named(recorder.family())
+                .map(Family::onSite)
+                .orElse(recorder.address().isEmpty());
     }
 
     /**
-     * Writes to channels of one recorder. The caller has journalled it before, and reads afterwards what came of it.
-     *
-     * @return for each channel that failed, why
-     * @throws IllegalStateException when the service stops meanwhile, so that only reading tells how far it came
+     * A still of what a camera sees now, as JPEG. It waits for the recorder only so long, since a picture is worth little
+     * later.
      */
-    public Map<String, LinkException> write(
-            StoredRecorder recorder, Map<String, Map<SettingKey, NativeValue>> byChannel) {
-        var access = access(recorder);
-        var failed = alone(recorder, () -> link.write(access, byChannel));
-        if (!failed.isEmpty()) {
-            refuseWhenStopping();
+    CompletableFuture<byte[]> still(StoredRecorder recorder, String channel, Duration patience) {
+        if (isOnSite(recorder)) {
+            return CompletableFuture.failedFuture(new LinkException(
+                    Reason.NOT_SUPPORTED, recorder.name() + " has no network interface and no picture"));
         }
-        return failed;
+        var access = access(recorder);
+        return CompletableFuture.supplyAsync(
+                () -> {
+                    var hold = acquire(recorder.name(), patience);
+                    try {
+                        return limited(() -> link.still(access.get(), channel));
+                    } finally {
+                        hold.release();
+                    }
+                },
+                threads);
     }
 
-    private void store(Outcome outcome) {
-        var now = clock.instant();
-        var name = outcome.recorder().name();
-        database.write(() -> {
-            switch (outcome) {
-                case Outcome.OnSite onSite -> {
-                    // Nothing was asked and nothing is new.
-                }
-                case Outcome.Failed failed ->
-                    database.change("UPDATE recorder SET trouble = :trouble, tried_at = :at WHERE name = :name")
-                            .param("trouble", String.valueOf(failed.why().getMessage()))
-                            .param("at", now.toString())
-                            .param("name", name)
-                            .update();
-                case Outcome.Reached(var recorder, var reading) -> {
-                    if (!recorder.firmware().isEmpty()
-                            && !recorder.firmware().equals(reading.device().firmware())) {
-                        observations.distrust(name);
-                    }
-                    seen(name, reading, now.toString());
-                    for (var channel : reading.channels()) {
-                        fleet.seen(new RecorderName(name), channel.channel(), channel.label(), channel.deviceName());
-                    }
-                    var ids = database
-                            .change("SELECT channel, id FROM camera WHERE recorder = :name")
-                            .param("name", name)
-                            .query((row, n) -> Map.entry(row.getString("channel"), row.getLong("id")))
-                            .list()
-                            .stream()
-                            .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
-                    for (var channel : reading.channels()) {
-                        observations.observed(ids.get(channel.channel()), channel.config(), now);
-                    }
-                }
-            }
-        });
-    }
-
-    private void seen(String name, RecorderReading reading, String at) {
-        database.change("""
-                        UPDATE recorder SET trouble = '', manufacturer = :manufacturer, model = :model,
-                          firmware = :firmware, serial = :serial, clock_ahead_seconds = :ahead, posix_zone = :zone, read_at = :at,
-                          tried_at = :at
-                        WHERE name = :name
-                        """)
-                .param("manufacturer", reading.device().manufacturer())
-                .param("model", reading.device().model())
-                .param("firmware", reading.device().firmware())
-                .param("serial", reading.device().serial())
-                .param("ahead", reading.clockAhead().toSeconds())
-                .param("zone", reading.posixZone())
-                .param("at", at)
-                .param("name", name)
-                .update();
+    private static <T> T await(CompletableFuture<T> call) {
+        try {
+            return call.get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted while waiting for a recorder", e);
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
+        }
     }
 }

@@ -3,8 +3,16 @@ package choir.server.reading;
 import choir.drift.Attempt;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.fleet.RecorderName;
+import choir.link.RecorderReading;
 import choir.policy.SettingKey;
+import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
+import choir.server.stored.Json;
+import choir.server.stored.NativeJson;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -13,48 +21,123 @@ import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
  * What cameras were read to hold, and what was last verified. Each distinct content is stored once, by its hash, so that
- * a fleet in tune costs little.
+ * a fleet in tune costs little; in memory, too, each is one object for as long as some camera holds it.
  */
 @Component
 public class ObservationStore {
-    /**
-     * @param since when this content was first seen
-     * @param byHand who says so, for a recorder that cannot be asked
-     */
-    public record Observation(NativeConfig config, String readAt, String since, Optional<String> byHand) {}
-
-    private static final int MOST_UNDERSTOOD = 50_000;
+    private static final Logger LOG = LoggerFactory.getLogger(ObservationStore.class);
 
     private final Database database;
-    private final Map<String, NativeConfig> understood = new ConcurrentHashMap<>();
+    private final FleetStore fleet;
+    private final Cache<String, Content> understood =
+            Caffeine.newBuilder().weakValues().build();
 
-    ObservationStore(Database database) {
+    ObservationStore(Database database, FleetStore fleet) {
         this.database = database;
+        this.fleet = fleet;
     }
 
-    /** @param recorder of which alone they are wanted; empty for all */
-    public Map<Long, Observation> observations(Optional<String> recorder) {
-        Map<Long, Observation> all = new HashMap<>();
-        of(recorder, """
-                        SELECT o.camera, o.hash, o.read_at, o.since, o.by_hand, c.body
-                        FROM observation o JOIN content c ON c.hash = o.hash
-                        """, "o.camera").query(row -> {
-            all.put(
-                    row.getLong("camera"),
-                    new Observation(
-                            config(row.getString("hash"), row.getString("body")),
-                            row.getString("read_at"),
-                            row.getString("since"),
-                            Optional.ofNullable(row.getString("by_hand"))));
+    private static final class Collected {
+        private @Nullable Observation observation;
+        private @Nullable Content baseline;
+        private final Map<SettingKey, Attempt> attempts = new HashMap<>();
+        private boolean unreadable;
+
+        Known known() {
+            return new Known(Optional.ofNullable(observation), Optional.ofNullable(baseline), attempts, unreadable);
+        }
+    }
+
+    /**
+     * By the camera's row.
+     *
+     * @param recorder of which alone it is wanted; empty for all
+     */
+    public Map<Long, Known> known(Optional<String> recorder) {
+        Map<Long, Collected> all = new HashMap<>();
+        rows(
+                recorder,
+                """
+                SELECT o.camera, o.hash, o.read_at, o.since, o.by_hand, c.body
+                FROM observation o JOIN content c ON c.hash = o.hash
+                """,
+                "o.camera",
+                all,
+                row -> row.into.observation = new Observation(
+                        row.content(), row.instant("read_at"), row.instant("since"), row.optional("by_hand")));
+        rows(
+                recorder,
+                "SELECT b.camera, b.hash, c.body FROM baseline b JOIN content c ON c.hash = b.hash",
+                "b.camera",
+                all,
+                row -> row.into.baseline = row.content());
+        rows(
+                recorder,
+                "SELECT camera, key, written, read_back FROM attempt",
+                "camera",
+                all,
+                row -> row.into.attempts.put(
+                        new SettingKey(row.text("key")),
+                        new Attempt(NativeJson.value(row.text("written")), NativeJson.value(row.text("read_back")))));
+        Map<Long, Known> known = HashMap.newHashMap(all.size());
+        all.forEach((camera, collected) -> known.put(camera, collected.known()));
+        return known;
+    }
+
+    /** One row on its way to what is known of its camera. */
+    private final class Row {
+        private final java.sql.ResultSet row;
+        private final Collected into;
+
+        Row(java.sql.ResultSet row, Collected into) {
+            this.row = row;
+            this.into = into;
+        }
+
+        String text(String column) {
+            return optional(column).orElseThrow();
+        }
+
+        Optional<String> optional(String column) {
+            try {
+                return Optional.ofNullable(row.getString(column));
+            } catch (java.sql.SQLException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+
+        Instant instant(String column) {
+            return Instant.parse(text(column));
+        }
+
+        Content content() {
+            var body = text("body");
+            return understood.get(text("hash"), hash -> new Content(hash, NativeJson.config(body)));
+        }
+    }
+
+    /** A row that cannot be understood is the trouble of its camera alone. */
+    private void rows(
+            Optional<String> recorder, String sql, String camera, Map<Long, Collected> all, Consumer<Row> take) {
+        of(recorder, sql, camera).query(row -> {
+            long id = row.getLong("camera");
+            var collected = all.computeIfAbsent(id, c -> new Collected());
+            try {
+                take.accept(new Row(row, collected));
+            } catch (Json.UnreadableException e) {
+                LOG.warn("what is stored of camera {} cannot be understood: {}", id, e.getMessage());
+                collected.unreadable = true;
+            }
         });
-        return all;
     }
 
     private JdbcClient.StatementSpec of(Optional<String> recorder, String sql, String camera) {
@@ -64,53 +147,40 @@ public class ObservationStore {
                 .orElseGet(() -> database.query(sql));
     }
 
-    public Map<Long, NativeConfig> baselines(Optional<String> recorder) {
-        Map<Long, NativeConfig> all = new HashMap<>();
-        of(recorder, "SELECT b.camera, b.hash, c.body FROM baseline b JOIN content c ON c.hash = b.hash", "b.camera")
-                .query(row -> {
-                    all.put(row.getLong("camera"), config(row.getString("hash"), row.getString("body")));
-                });
-        return all;
-    }
-
-    public Optional<NativeConfig> baseline(long camera) {
-        return database.query("""
-                        SELECT c.hash, c.body FROM baseline b JOIN content c ON c.hash = b.hash WHERE b.camera = :camera
-                        """)
-                .param("camera", camera)
-                .query((row, n) -> config(row.getString("hash"), row.getString("body")))
-                .optional();
-    }
-
-    public Map<Long, Map<SettingKey, Attempt>> attempts(Optional<String> recorder) {
-        Map<Long, Map<SettingKey, Attempt>> all = new HashMap<>();
-        of(recorder, "SELECT camera, key, written, read_back FROM attempt", "camera")
-                .query(row -> {
-                    all.computeIfAbsent(row.getLong("camera"), c -> new HashMap<>())
-                            .put(
-                                    new SettingKey(row.getString("key")),
-                                    new Attempt(
-                                            NativeValue.parse(row.getString("written")),
-                                            NativeValue.parse(row.getString("read_back"))));
-                });
-        return all;
-    }
-
-    private NativeConfig config(String hash, String body) {
-        if (understood.size() > MOST_UNDERSTOOD) {
-            understood.clear();
+    /** Stores what a recorder was read to hold; to be called within a transaction. */
+    public void read(String recorder, RecorderReading reading, Instant at) {
+        var before = fleet.find(recorder);
+        boolean otherFirmware = before.filter(r -> !r.device().firmware().isEmpty()
+                        && !r.device().firmware().equals(reading.device().firmware()))
+                .isPresent();
+        if (otherFirmware) {
+            distrust(recorder);
         }
-        return understood.computeIfAbsent(hash, h -> NativeConfig.parse(body));
-    }
-
-    /** To be called within a transaction. */
-    public void observed(long camera, NativeConfig config, Instant at) {
-        observed(camera, config, at, null);
+        fleet.reached(recorder, reading, at);
+        var cameras = new HashMap<String, choir.server.fleet.StoredCamera>();
+        fleet.camerasOf(recorder).forEach(c -> cameras.put(c.camera().channel(), c));
+        for (var channel : reading.channels()) {
+            var camera = cameras.get(channel.channel());
+            if (camera == null
+                    || !camera.label().equals(channel.label())
+                    || !camera.deviceName().equals(channel.deviceName())) {
+                fleet.seen(new RecorderName(recorder), channel.channel(), channel.label(), channel.deviceName());
+            }
+        }
+        if (!cameras.keySet()
+                .containsAll(reading.channels().stream().map(c -> c.channel()).toList())) {
+            fleet.camerasOf(recorder).forEach(c -> cameras.put(c.camera().channel(), c));
+        }
+        for (var channel : reading.channels()) {
+            observed(cameras.get(channel.channel()).id(), channel.config(), at, null);
+        }
+        database.tell(new Change.RecorderChanged(recorder));
     }
 
     /** What a person says that the device holds; to be called within a transaction. */
     public void observedByHand(long camera, NativeConfig config, Instant at, String who) {
         observed(camera, config, at, who);
+        tellOf(camera);
     }
 
     private void observed(long camera, NativeConfig config, Instant at, @Nullable String byHand) {
@@ -121,14 +191,17 @@ public class ObservationStore {
                           since = CASE WHEN hash = :hash THEN since ELSE :at END
                         """)
                 .param("camera", camera)
-                .param("hash", content(config))
+                .param("hash", stored(config))
                 .param("byHand", byHand)
                 .param("at", at.toString())
                 .update();
     }
 
-    /** Takes values as verified, for later comparison; to be called within a transaction. */
-    public void verified(long camera, NativeConfig known, Map<SettingKey, NativeValue> values) {
+    /**
+     * Takes values as verified, for later comparison; what was verified before of other settings stays. To be called
+     * within a transaction.
+     */
+    public void verified(long camera, Map<SettingKey, NativeValue> values) {
         if (values.isEmpty()) {
             return;
         }
@@ -137,8 +210,9 @@ public class ObservationStore {
                         ON CONFLICT (camera) DO UPDATE SET hash = :hash
                         """)
                 .param("camera", camera)
-                .param("hash", content(known.with(values)))
+                .param("hash", stored(baseline(camera).with(values)))
                 .update();
+        tellOf(camera);
         for (var key : values.keySet()) {
             database.change("DELETE FROM attempt WHERE camera = :camera AND key = :key")
                     .param("camera", camera)
@@ -147,6 +221,18 @@ public class ObservationStore {
         }
     }
 
+    private NativeConfig baseline(long camera) {
+        return database.query("""
+                        SELECT c.body FROM baseline b JOIN content c ON c.hash = b.hash WHERE b.camera = :camera
+                        """)
+                .param("camera", camera)
+                .query(String.class)
+                .optional()
+                .map(NativeJson::config)
+                .orElse(NativeConfig.EMPTY);
+    }
+
+    /** To be called within a transaction. */
     public void didNotTake(long camera, SettingKey key, Attempt attempt, Instant at) {
         database.change("""
                         INSERT INTO attempt (camera, key, written, read_back, at)
@@ -155,21 +241,29 @@ public class ObservationStore {
                         """)
                 .param("camera", camera)
                 .param("key", key.text())
-                .param("written", attempt.written().stored())
-                .param("readBack", attempt.readBack().stored())
+                .param("written", NativeJson.write(attempt.written()))
+                .param("readBack", NativeJson.write(attempt.readBack()))
                 .param("at", at.toString())
                 .update();
+        tellOf(camera);
+    }
+
+    private void tellOf(long camera) {
+        database.tell(new Change.RecorderChanged(database.query("SELECT recorder FROM camera WHERE id = :id")
+                .param("id", camera)
+                .query(String.class)
+                .single()));
     }
 
     /** A firmware change may have reset anything: nothing is trusted until read and given out again. */
-    void distrust(String recorder) {
+    private void distrust(String recorder) {
         database.change("DELETE FROM baseline WHERE camera IN (SELECT id FROM camera WHERE recorder = :recorder)")
                 .param("recorder", recorder)
                 .update();
     }
 
-    private String content(NativeConfig config) {
-        var body = config.stored();
+    private String stored(NativeConfig config) {
+        var body = NativeJson.write(config);
         var hash = hash(body);
         database.change("INSERT OR IGNORE INTO content (hash, body) VALUES (:hash, :body)")
                 .param("hash", hash)
@@ -178,7 +272,8 @@ public class ObservationStore {
         return hash;
     }
 
-    private static String hash(String body) {
+    /** Half of the SHA-256 of the stored form, in hexadecimal digits. */
+    public static String hash(String body) {
         try {
             var digest = MessageDigest.getInstance("SHA-256").digest(body.getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(digest, 0, 16);

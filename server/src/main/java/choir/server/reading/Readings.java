@@ -2,17 +2,17 @@ package choir.server.reading;
 
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
-import choir.server.fleet.StoredRecorder;
 import choir.server.web.Problem;
+import choir.server.work.Task;
 import choir.server.work.Work;
+import choir.server.work.WorkView;
 import choir.server.work.Works;
 import java.net.URI;
 import java.security.Principal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -25,56 +25,59 @@ class Readings {
     private final FleetStore fleet;
     private final Database database;
     private final Works works;
+    private final Sweeps sweeps;
 
-    Readings(FleetStore fleet, Database database, Works works) {
+    Readings(FleetStore fleet, Database database, Works works, Sweeps sweeps) {
         this.fleet = fleet;
         this.database = database;
         this.works = works;
+        this.sweeps = sweeps;
     }
 
     @PostMapping("/api/v1/readings")
-    ResponseEntity<Work> start(@RequestBody ReadingRequest given, Principal who) {
-        var names = given.recorders() == null
-                ? fleet.recorders().stream().map(StoredRecorder::name).toList()
-                : given.recorders();
-        names.forEach(fleet::recorder);
-        if (names.isEmpty()) {
-            throw new Problem(Problem.Kind.INVALID, "there is no recorder to read; add one with: choir recorder add");
-        }
-        long id = database.write(() -> works.add("reading", "", String.join(" ", names), who.getName()));
+    ResponseEntity<WorkView> start(@RequestBody ReadingRequest given, Principal who) {
+        long id = database.write(() -> {
+            var names = given.recorders() == null
+                    ? fleet.recorderNames()
+                    : given.recorders().stream().distinct().toList();
+            names.forEach(fleet::recorder);
+            if (names.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.INVALID, "there is no recorder to read; add one with: choir recorder add");
+            }
+            long work = works.add(new Task.Reading(given.recorders() == null ? List.of() : names), who.getName());
+            sweeps.plan(work, names);
+            return work;
+        });
         works.submit(id);
         return ResponseEntity.accepted()
                 .location(URI.create("/api/v1/works/" + id))
-                .body(works.get(id));
+                .body(WorkView.of(works.get(id)));
     }
 
-    @Configuration
-    static class Running {
-        @Bean
-        Works.Runner readingRunner(FleetStore fleet, Devices devices) {
-            return new Works.Runner() {
-                @Override
-                public String kind() {
-                    return "reading";
-                }
+    @Component
+    static class ReadingRunner implements Works.Runner {
+        private final Sweeps sweeps;
+        private final Followed followed;
 
-                @Override
-                public String run(Work work, Works.Progress progress) {
-                    var recorders = List.of(work.options().split(" ")).stream()
-                            .map(fleet::recorder)
-                            .toList();
-                    progress.total(recorders.size());
-                    var outcomes = devices.read(recorders, o -> progress.step(o instanceof Devices.Outcome.Failed));
-                    var failed = outcomes.stream()
-                            .filter(Devices.Outcome.Failed.class::isInstance)
-                            .map(o -> o.recorder().name() + ": "
-                                    + ((Devices.Outcome.Failed) o).why().getMessage())
-                            .toList();
-                    return failed.isEmpty()
-                            ? "read " + recorders.size() + (recorders.size() == 1 ? " recorder" : " recorders")
-                            : String.join("; ", failed);
-                }
-            };
+        ReadingRunner(Sweeps sweeps, Followed followed) {
+            this.sweeps = sweeps;
+            this.followed = followed;
+        }
+
+        @Override
+        public Task.Kind kind() {
+            return Task.Kind.READING;
+        }
+
+        @Override
+        public String run(Work work, Works.Progress progress) {
+            sweeps.run(work, progress, followed::by);
+            var failures = sweeps.failures(work);
+            int recorders = sweeps.size(work);
+            return failures.isEmpty()
+                    ? "read " + recorders + (recorders == 1 ? " recorder" : " recorders")
+                    : String.join("; ", failures);
         }
     }
 }

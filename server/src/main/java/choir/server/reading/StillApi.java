@@ -1,63 +1,112 @@
 package choir.server.reading;
 
 import choir.fleet.Node;
-import choir.fleet.RecorderName;
+import choir.link.LinkException;
+import choir.server.ServiceSettings;
 import choir.server.fleet.FleetStore;
-import java.time.Clock;
+import choir.server.web.Problem;
+import com.github.benmanes.caffeine.cache.AsyncCache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.LinkedHashMap;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.context.request.async.DeferredResult;
 
-/** What cameras see now. A picture is kept for some seconds, so that many viewers are one question to the recorder. */
+/**
+ * What cameras see now. Many viewers of a camera are one question to its recorder, a picture is kept for some seconds, and
+ * nobody who waits for one holds a thread that others need.
+ */
 @RestController
 class StillApi {
     private static final Duration FRESH = Duration.ofSeconds(10);
-    private static final int MOST_KEPT = 200;
-
-    private record Still(byte[] jpeg, Instant at) {}
+    private static final long MOST_KEPT_BYTES = 64 << 20;
+    private static final int ASKED_AT_ONCE = 32;
+    private static final int MOST_WAITING = 500;
 
     private final FleetStore fleet;
     private final Devices devices;
-    private final Clock clock;
-    private final LinkedHashMap<Node.Camera, Still> kept = new LinkedHashMap<>();
+    private final Duration patience;
+    private final AsyncCache<Node.Camera, byte[]> kept = Caffeine.newBuilder()
+            .expireAfterWrite(FRESH)
+            .maximumWeight(MOST_KEPT_BYTES)
+            .<Node.Camera, byte[]>weigher((camera, jpeg) -> jpeg.length)
+            .buildAsync();
+    private final Semaphore asked = new Semaphore(ASKED_AT_ONCE);
+    private final Semaphore waiting = new Semaphore(MOST_WAITING);
 
-    StillApi(FleetStore fleet, Devices devices, Clock clock) {
+    StillApi(FleetStore fleet, Devices devices, ServiceSettings settings) {
         this.fleet = fleet;
         this.devices = devices;
-        this.clock = clock;
+        this.patience = settings.stillPatience();
     }
 
     @GetMapping(path = "/api/v1/cameras/{recorder}/{channel}/still", produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<byte[]> still(@PathVariable String recorder, @PathVariable String channel) {
-        var camera = fleet.camera(new Node.Camera(new RecorderName(recorder), channel));
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_JPEG)
-                .cacheControl(CacheControl.maxAge(FRESH).cachePrivate())
-                .body(fresh(camera.camera()));
+    DeferredResult<ResponseEntity<byte[]>> still(@PathVariable String recorder, @PathVariable String channel) {
+        var camera = fleet.camera(Node.Camera.ofSegments(recorder, channel)).camera();
+        if (!waiting.tryAcquire()) {
+            throw busy(camera);
+        }
+        var result = new DeferredResult<ResponseEntity<byte[]>>(patience.toMillis());
+        var left = new AtomicBoolean();
+        result.onCompletion(() -> {
+            if (left.compareAndSet(false, true)) {
+                waiting.release();
+            }
+        });
+        result.onTimeout(() -> result.setErrorResult(new Problem(
+                Problem.Kind.RECORDER,
+                camera.recorder() + " gave no picture of " + camera + " within " + patience.toSeconds() + " s")));
+        try {
+            var _ = fetched(camera).whenComplete((jpeg, failed) -> {
+                if (failed == null) {
+                    result.setResult(ResponseEntity.ok()
+                            .contentType(MediaType.IMAGE_JPEG)
+                            .cacheControl(CacheControl.maxAge(FRESH).cachePrivate())
+                            .body(jpeg));
+                } else {
+                    result.setErrorResult(plain(failed));
+                }
+            });
+        } catch (RuntimeException e) {
+            waiting.release();
+            throw e;
+        }
+        return result;
     }
 
-    private byte[] fresh(Node.Camera camera) {
-        var now = clock.instant();
-        synchronized (kept) {
-            var still = kept.get(camera);
-            if (still != null && still.at().plus(FRESH).isAfter(now)) {
-                return still.jpeg();
+    /** The picture that is kept, or the one that is being fetched, or a new one. */
+    private CompletableFuture<byte[]> fetched(Node.Camera camera) {
+        var recorder = fleet.recorder(camera.recorder().text());
+        return kept.get(camera, (c, executor) -> {
+            if (!asked.tryAcquire()) {
+                throw busy(camera);
             }
-        }
-        var jpeg = devices.still(fleet.recorder(camera.recorder().text()), camera.channel());
-        synchronized (kept) {
-            kept.remove(camera);
-            kept.put(camera, new Still(jpeg, now));
-            if (kept.size() > MOST_KEPT) {
-                kept.pollFirstEntry();
+            try {
+                return devices.still(recorder, c.channel(), patience).whenComplete((jpeg, failed) -> asked.release());
+            } catch (RuntimeException e) {
+                asked.release();
+                throw e;
             }
-        }
-        return jpeg;
+        });
+    }
+
+    private static Throwable plain(Throwable failed) {
+        var cause = failed instanceof CompletionException && failed.getCause() != null ? failed.getCause() : failed;
+        return cause instanceof LinkException || cause instanceof Problem
+                ? cause
+                : new Problem(Problem.Kind.RECORDER, "the picture could not be fetched: " + cause.getMessage());
+    }
+
+    private static Problem busy(Node.Camera camera) {
+        return new Problem(
+                Problem.Kind.TOO_MANY, "many pictures are being fetched; ask again for that of " + camera + " soon");
     }
 }

@@ -2,7 +2,7 @@ package choir.server.rollout;
 
 import choir.drift.Deviation;
 import choir.family.Family;
-import choir.family.NativeValue;
+import choir.family.NativeText;
 import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
@@ -12,6 +12,7 @@ import choir.server.db.Database;
 import choir.server.fleet.StoredCamera;
 import choir.server.standing.Origins;
 import choir.server.standing.Standing;
+import choir.server.stored.ChangesJson;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,7 +42,7 @@ class Previews {
         List<Preview.Unread> unread = new ArrayList<>();
         Set<String> onSite = new TreeSet<>();
         Set<String> pauses = new TreeSet<>();
-        Map<Long, String> steps = new TreeMap<>();
+        Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
         int inTune = 0;
         for (var scope : cameras) {
             var standing = scope.standing();
@@ -50,7 +51,7 @@ class Previews {
                 continue;
             }
             if (standing.held().isEmpty()) {
-                unread.add(new Preview.Unread(standing.camera().camera().text(), whyUnread(standing)));
+                unread.add(new Preview.Unread(standing.camera().text(), whyUnread(standing)));
                 continue;
             }
             var changes = changes(standing, scope.only());
@@ -58,7 +59,7 @@ class Previews {
                 inTune++;
                 continue;
             }
-            steps.put(standing.camera().id(), StoredChanges.write(changes));
+            steps.put(standing.row().id(), changes);
             changing.add(ofCamera(standing, changes));
             if (standing.family().pause() == Family.Pause.ALL_CHANNELS) {
                 pauses.add(standing.recorder().name());
@@ -79,9 +80,7 @@ class Previews {
     }
 
     private static String whyUnread(Standing standing) {
-        return standing.recorder().trouble().isEmpty()
-                ? "not read yet"
-                : standing.recorder().trouble();
+        return standing.recorder().contact().trouble().orElse("not read yet");
     }
 
     private static Preview.OfCamera ofCamera(Standing standing, Map<SettingKey, Change> changes) {
@@ -93,7 +92,7 @@ class Previews {
                 cannot.add(new Preview.Cannot(key.text(), Catalogue.get(key).title(), asked, why));
             }
         });
-        StoredCamera camera = standing.camera();
+        StoredCamera camera = standing.row();
         return new Preview.OfCamera(
                 camera.camera().text(),
                 camera.label(),
@@ -111,8 +110,8 @@ class Previews {
         return new Preview.OfSetting(
                 key.text(),
                 Catalogue.get(key).title(),
-                change.before().map(NativeValue::text).orElse(null),
-                change.after().text(),
+                change.before().map(NativeText::of).orElse(null),
+                NativeText.of(change.after()),
                 standing.policy().get(key).map(Origins::text).orElse(""),
                 standing.deviation(key)
                         .map(Deviation::cause)
@@ -121,7 +120,7 @@ class Previews {
                 approximated.orElse(null));
     }
 
-    private long store(String selection, String who, String now, Map<Long, String> steps) {
+    private long store(String selection, String who, String now, Map<Long, Map<SettingKey, Change>> steps) {
         long id = database.change("""
                         INSERT INTO preview (selection, who, created_at) VALUES (:selection, :who, :at) RETURNING id
                         """)
@@ -134,7 +133,7 @@ class Previews {
                         "INSERT INTO preview_step (preview, camera, changes) VALUES (:preview, :camera, :changes)")
                 .param("preview", id)
                 .param("camera", camera)
-                .param("changes", changes)
+                .param("changes", ChangesJson.write(changes))
                 .update());
         return id;
     }

@@ -1,6 +1,9 @@
 package choir.server.rollout;
 
+import choir.drift.Matter;
+import choir.family.NativeText;
 import choir.fleet.Node;
+import choir.fleet.Selection;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Waves;
@@ -8,7 +11,8 @@ import choir.server.audit.Finding;
 import choir.server.audit.FindingStore;
 import choir.server.standing.Standings;
 import choir.server.web.Problem;
-import choir.server.work.Work;
+import choir.server.work.Task;
+import choir.server.work.WorkView;
 import choir.server.work.Works;
 import java.net.URI;
 import java.security.Principal;
@@ -18,7 +22,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -45,7 +48,7 @@ class RolloutApi {
 
     record StepView(String camera, String label, int wave, String state, List<ChangeView> changes, String detail) {}
 
-    record RolloutView(Work work, List<StepView> steps) {}
+    record RolloutView(WorkView work, List<StepView> steps) {}
 
     private final Previews previews;
     private final RolloutStarts starts;
@@ -81,7 +84,7 @@ class RolloutApi {
     }
 
     @PostMapping("/api/v1/rollouts")
-    ResponseEntity<Work> start(@RequestBody RolloutRequest given, Principal who) {
+    ResponseEntity<WorkView> start(@RequestBody RolloutRequest given, Principal who) {
         var careful = Waves.CAREFUL;
         var waves = new Waves(
                 given.first() == null ? careful.first() : given.first(),
@@ -90,22 +93,23 @@ class RolloutApi {
     }
 
     @PostMapping("/api/v1/rollouts/{id}/undo")
-    ResponseEntity<Work> undo(@PathVariable long id, Principal who) {
+    ResponseEntity<WorkView> undo(@PathVariable long id, Principal who) {
         return accepted(starts.undo(id, Waves.CAREFUL, who.getName()));
     }
 
     @GetMapping("/api/v1/rollouts")
-    List<Work> rollouts() {
-        return works.list(Rollouts.KIND, 100);
+    List<WorkView> rollouts() {
+        return works.list(Task.Kind.ROLLOUT, 100).stream().map(WorkView::of).toList();
     }
 
     @GetMapping("/api/v1/rollouts/{id}")
     RolloutView rollout(@PathVariable long id) {
         var work = works.get(id);
-        if (!work.kind().equals(Rollouts.KIND)) {
+        if (work.task().kind() != Task.Kind.ROLLOUT) {
             throw new Problem(Problem.Kind.NOT_FOUND, "there is no rollout " + id);
         }
-        return new RolloutView(work, steps.of(id).stream().map(RolloutApi::view).toList());
+        return new RolloutView(
+                WorkView.of(work), steps.of(id).stream().map(RolloutApi::view).toList());
     }
 
     private static StepView view(Step step) {
@@ -113,11 +117,11 @@ class RolloutApi {
                 .map(e -> new ChangeView(
                         e.getKey().text(),
                         Catalogue.get(e.getKey()).title(),
-                        e.getValue().before().map(v -> v.text()).orElse(null),
-                        e.getValue().after().text()))
+                        e.getValue().before().map(NativeText::of).orElse(null),
+                        NativeText.of(e.getValue().after())))
                 .toList();
         return new StepView(
-                step.recorder() + "/" + step.channel(),
+                step.camera().text(),
                 step.label(),
                 step.wave(),
                 step.state().name().toLowerCase(Locale.ROOT),
@@ -127,17 +131,17 @@ class RolloutApi {
 
     /** Gives out again just the settings that the findings are about, all at once. */
     @PostMapping("/api/v1/findings/reapply")
-    ResponseEntity<Work> reapply(@RequestBody Reapply given, Principal who) {
+    ResponseEntity<WorkView> reapply(@RequestBody Reapply given, Principal who) {
         if (given.findings().isEmpty()) {
             throw new Problem(Problem.Kind.INVALID, "no finding was named");
         }
         Map<Node.Camera, Set<SettingKey>> keys = new LinkedHashMap<>();
         for (long id : given.findings()) {
             var finding = reappliable(id);
-            keys.computeIfAbsent(Node.Camera.parse(String.valueOf(finding.camera())), c -> new TreeSet<>())
-                    .add(new SettingKey(finding.key()));
+            keys.computeIfAbsent(finding.camera().orElseThrow(), c -> new TreeSet<>())
+                    .add(finding.matter().setting().orElseThrow());
         }
-        var select = "camera:" + keys.keySet().stream().map(Node::text).collect(Collectors.joining(","));
+        var select = Selection.of(List.copyOf(keys.keySet()));
         var scopes = keys.entrySet().stream()
                 .map(e -> new Previews.Scope(standings.of(e.getKey()), e.getValue()))
                 .toList();
@@ -150,20 +154,20 @@ class RolloutApi {
 
     private Finding reappliable(long id) {
         var finding = findings.get(id);
-        if (finding.camera() == null || finding.key().startsWith("blocked ")) {
+        if (!finding.matter().acts().contains(Matter.Act.REAPPLY)) {
             throw new Problem(
                     Problem.Kind.INVALID,
                     "finding " + id + " is not about a value that can be given out: " + finding.sentence());
         }
-        if (finding.endedAt() != null) {
-            throw new Problem(Problem.Kind.CONFLICT, "finding " + id + " has ended: " + finding.endedBy());
-        }
+        finding.end().ifPresent(end -> {
+            throw new Problem(Problem.Kind.CONFLICT, "finding " + id + " has ended: " + end.by());
+        });
         return finding;
     }
 
-    private ResponseEntity<Work> accepted(long id) {
+    private ResponseEntity<WorkView> accepted(long id) {
         return ResponseEntity.accepted()
                 .location(URI.create("/api/v1/works/" + id))
-                .body(works.get(id));
+                .body(WorkView.of(works.get(id)));
     }
 }

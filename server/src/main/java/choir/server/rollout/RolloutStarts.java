@@ -13,6 +13,7 @@ import choir.server.fleet.StoredCamera;
 import choir.server.fleet.StoredRecorder;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
+import choir.server.work.Task;
 import choir.server.work.Works;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -26,7 +27,7 @@ import org.springframework.stereotype.Component;
 /** Makes the row and the planned steps of a rollout, in one transaction, and sets it going. */
 @Component
 class RolloutStarts {
-    private record Planned(StoredCamera camera, String changes) {}
+    private record Planned(StoredCamera camera, Map<SettingKey, Change> changes) {}
 
     private final Works works;
     private final StepStore steps;
@@ -56,23 +57,23 @@ class RolloutStarts {
                 .query(String.class)
                 .optional()
                 .orElseThrow(() -> new Problem(Problem.Kind.NOT_FOUND, "there is no preview " + preview));
-        return start(selection, steps.previewed(preview), new RolloutOptions(waves, false), who);
+        return start(steps.previewed(preview), new Task.Rollout(selection, waves, false), who);
     }
 
     /** Puts back what was there before each verified step. */
     long undo(long rollout, Waves waves, String who) {
         var work = works.get(rollout);
-        if (!work.kind().equals(Rollouts.KIND) || !work.hasEnded()) {
+        if (work.task().kind() != Task.Kind.ROLLOUT || !work.hasEnded()) {
             throw new Problem(Problem.Kind.CONFLICT, "rollout " + rollout + " has not ended");
         }
-        Map<Long, String> back = new LinkedHashMap<>();
+        Map<Long, Map<SettingKey, Change>> back = new LinkedHashMap<>();
         for (var step : steps.of(rollout)) {
             var changes = reversed(step.changes());
             if (step.state() == StepState.VERIFIED && !changes.isEmpty()) {
-                back.put(step.cameraId(), StoredChanges.write(changes));
+                step.cameraId().ifPresent(camera -> back.put(camera, changes));
             }
         }
-        return start(work.selection(), back, new RolloutOptions(waves, true), who);
+        return start(back, new Task.Rollout(work.task().selection(), waves, true), who);
     }
 
     private static Map<SettingKey, Change> reversed(Map<SettingKey, Change> changes) {
@@ -82,24 +83,24 @@ class RolloutStarts {
         return back;
     }
 
-    private long start(String selection, Map<Long, String> changes, RolloutOptions options, String who) {
+    private long start(Map<Long, Map<SettingKey, Change>> changes, Task.Rollout task, String who) {
         if (changes.isEmpty()) {
             throw new Problem(Problem.Kind.CONFLICT, "there is nothing to change");
         }
         long id = database.write(() -> {
-            long work = works.add(Rollouts.KIND, selection, options.text(), who);
+            long work = works.add(task, who);
             int wave = 1;
-            for (var units : options.waves().of(units(changes))) {
+            for (var units : task.waves().of(units(changes))) {
                 for (var unit : units) {
                     for (var planned : unit) {
-                        steps.add(work, wave, planned.camera().id(), planned.changes());
+                        steps.add(work, wave, planned.camera(), planned.changes());
                     }
                 }
                 wave++;
             }
             journal.add(
                     who,
-                    options.undo() ? "started an undo" : "started a rollout",
+                    task.undo() ? "started an undo" : "started a rollout",
                     "rollout " + work,
                     changes.size() + " cameras");
             return work;
@@ -109,7 +110,7 @@ class RolloutStarts {
     }
 
     /** Where a write stops all channels, a recorder's cameras go together, so that they stop once. */
-    private List<List<Planned>> units(Map<Long, String> changes) {
+    private List<List<Planned>> units(Map<Long, Map<SettingKey, Change>> changes) {
         Map<String, StoredRecorder> recorders = new HashMap<>();
         fleet.recorders().forEach(r -> recorders.put(r.name(), r));
         Map<String, List<Planned>> units = new LinkedHashMap<>();

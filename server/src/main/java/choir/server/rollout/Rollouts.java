@@ -2,14 +2,16 @@ package choir.server.rollout;
 
 import choir.rollout.StepState;
 import choir.rollout.Waves;
+import choir.server.db.Database;
+import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -24,88 +26,90 @@ import org.springframework.stereotype.Component;
 /** Runs a rollout wave by wave. After a restart it goes on with the first wave that has unsettled steps. */
 @Component
 class Rollouts implements Works.Runner {
-    static final String KIND = "rollout";
     private static final int RECORDERS_AT_ONCE = 8;
     private static final int SECONDS_TO_STOP = 10;
     private static final Logger LOG = LoggerFactory.getLogger(Rollouts.class);
 
     private final StepStore steps;
     private final RecorderTurn turn;
-    private final choir.server.db.Database database;
+    private final Database database;
     private volatile boolean stopping;
     private final ExecutorService threads = Executors.newFixedThreadPool(
             RECORDERS_AT_ONCE, Thread.ofPlatform().name("rollout-", 1).factory());
 
-    Rollouts(StepStore steps, RecorderTurn turn, choir.server.db.Database database) {
+    Rollouts(StepStore steps, RecorderTurn turn, Database database) {
         this.steps = steps;
         this.turn = turn;
         this.database = database;
     }
 
     @Override
-    public String kind() {
-        return KIND;
+    public Task.Kind kind() {
+        return Task.Kind.ROLLOUT;
     }
 
     @Override
     public String run(Work work, Works.Progress progress) {
-        var options = RolloutOptions.parse(work.options());
-        var all = steps.of(work.id());
-        progress.total(all.size());
-        all.stream()
-                .filter(s -> s.state().isSettled())
-                .forEach(s -> progress.step(s.state().isFailure()));
-        Map<Integer, List<Step>> waves = new TreeMap<>();
-        all.forEach(s -> waves.computeIfAbsent(s.wave(), w -> new ArrayList<>()).add(s));
-        for (var wave : waves.entrySet()) {
-            var open =
-                    wave.getValue().stream().filter(s -> !s.state().isSettled()).toList();
-            if (!open.isEmpty()) {
-                take(work.id(), open, options, progress);
-            }
-            goOnOrStop(work.id(), wave.getKey(), options.waves());
+        if (!(work.task() instanceof Task.Rollout task)) {
+            throw new IllegalStateException(work.task() + " is no rollout");
         }
-        return summary(steps.of(work.id()));
+        var counts = steps.counts(work.id(), Optional.empty());
+        progress.begin(sum(counts), sum(counts) - open(counts), failures(counts));
+        for (int wave : steps.waves(work.id())) {
+            take(work.id(), wave, task.undo(), progress);
+            goOnOrStop(work.id(), wave, task.waves());
+        }
+        return summary(work.id());
     }
 
-    private void take(long rollout, List<Step> wave, RolloutOptions options, Works.Progress progress) {
-        Map<String, List<Step>> byRecorder = new LinkedHashMap<>();
-        wave.forEach(s ->
-                byRecorder.computeIfAbsent(s.recorder(), r -> new ArrayList<>()).add(s));
+    private void take(long rollout, int wave, boolean undo, Works.Progress progress) {
         List<Future<?>> turns = new ArrayList<>();
-        byRecorder.forEach((recorder, part) -> turns.add(threads.submit(() -> {
-            try {
-                turn.take(recorder, part, options.undo());
-            } catch (RuntimeException e) {
-                if (stopping) {
-                    throw e;
-                }
-                LOG.error("rollout {} broke off at {}", rollout, recorder, e);
-                giveUp(now(rollout, part));
-            }
-            now(rollout, part).forEach(s -> progress.step(s.state().isFailure()));
-        })));
+        for (var recorder : steps.openRecorders(rollout, wave)) {
+            turns.add(threads.submit(() -> takeOne(rollout, wave, recorder, undo, progress)));
+        }
+        Works.Stopped stopped = null;
         for (var one : turns) {
-            await(one);
+            try {
+                await(one);
+            } catch (Works.Stopped e) {
+                // What is being written is settled first.
+                stopped = e;
+            }
+        }
+        if (stopped != null) {
+            var why = String.valueOf(stopped.getMessage());
+            int left = database.write(() -> steps.skipPlanned(rollout, "not begun: " + why));
+            throw new Works.Stopped(why + "; " + left + " not begun; " + summary(rollout));
         }
     }
 
-    private List<Step> now(long rollout, List<Step> part) {
+    private void takeOne(long rollout, int wave, String recorder, boolean undo, Works.Progress progress) {
+        progress.goOn();
+        var part = steps.open(rollout, wave, recorder);
+        try {
+            turn.take(recorder, part, undo);
+        } catch (RuntimeException e) {
+            if (stopping) {
+                throw e;
+            }
+            LOG.error("rollout {} broke off at {}", rollout, recorder, e);
+            giveUp(steps.open(rollout, wave, recorder));
+        }
         var ids = part.stream().map(Step::id).toList();
-        return steps.of(rollout).stream().filter(s -> ids.contains(s.id())).toList();
+        steps.of(rollout, recorder).stream()
+                .filter(s -> ids.contains(s.id()) && s.state().isSettled())
+                .forEach(s -> progress.step(s.state().isFailure()));
     }
 
     /** Nothing stays open after a mistake of our own: what was being written is for the next reading to tell. */
     private void giveUp(List<Step> part) {
-        database.write(() -> part.stream()
-                .filter(s -> !s.state().isSettled())
-                .forEach(s -> steps.move(
-                        s,
-                        s.state(),
-                        StepState.FAILED,
-                        s.state() == StepState.WRITING
-                                ? "the service failed while it was written; audit it to see what it holds"
-                                : "the service failed before it was written; its log says more")));
+        database.write(() -> part.forEach(s -> steps.move(
+                s,
+                s.state(),
+                StepState.FAILED,
+                s.state() == StepState.WRITING
+                        ? "the service failed while it was written; audit it to see what it holds"
+                        : "the service failed before it was written; its log says more")));
     }
 
     private static void await(Future<?> turn) {
@@ -121,26 +125,38 @@ class Rollouts implements Works.Runner {
 
     /** A further wave starts only while at most the stated share of this one failed. */
     private void goOnOrStop(long rollout, int wave, Waves waves) {
-        var all = steps.of(rollout);
-        var done = all.stream().filter(s -> s.wave() == wave).toList();
-        int failed = (int) done.stream().filter(s -> s.state().isFailure()).count();
-        var rest = all.stream().filter(s -> s.state() == StepState.PLANNED).toList();
-        if (!rest.isEmpty() && !waves.mayGoOn(done.size(), failed)) {
-            var reason = failed + " of " + done.size() + " cameras of wave " + wave + " failed";
-            database.write(() ->
-                    rest.forEach(s -> steps.move(s, StepState.PLANNED, StepState.SKIPPED, "not begun: " + reason)));
-            throw new Works.Stopped("stopped after wave " + wave + ": " + reason + "; " + summary(steps.of(rollout)));
+        var done = steps.counts(rollout, Optional.of(wave));
+        int failed = failures(done);
+        boolean more = steps.counts(rollout, Optional.empty()).getOrDefault(StepState.PLANNED, 0) > 0;
+        if (more && !waves.mayGoOn(sum(done), failed)) {
+            var reason = failed + " of " + sum(done) + " cameras of wave " + wave + " failed";
+            database.write(() -> steps.skipPlanned(rollout, "not begun: " + reason));
+            throw new Works.Stopped("stopped after wave " + wave + ": " + reason + "; " + summary(rollout));
         }
     }
 
-    private static String summary(List<Step> all) {
-        var words = new ArrayList<String>();
-        for (var state : StepState.values()) {
-            long count = all.stream().filter(s -> s.state() == state).count();
-            if (count > 0) {
-                words.add(count + " " + state.name().toLowerCase(java.util.Locale.ROOT));
-            }
-        }
+    private static int sum(Map<StepState, Integer> counts) {
+        return counts.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    private static int open(Map<StepState, Integer> counts) {
+        return counts.entrySet().stream()
+                .filter(e -> !e.getKey().isSettled())
+                .mapToInt(Map.Entry::getValue)
+                .sum();
+    }
+
+    private static int failures(Map<StepState, Integer> counts) {
+        return counts.entrySet().stream()
+                .filter(e -> e.getKey().isFailure())
+                .mapToInt(Map.Entry::getValue)
+                .sum();
+    }
+
+    private String summary(long rollout) {
+        List<String> words = new ArrayList<>();
+        steps.counts(rollout, Optional.empty())
+                .forEach((state, count) -> words.add(count + " " + state.name().toLowerCase(Locale.ROOT)));
         return String.join(", ", words);
     }
 

@@ -1,18 +1,31 @@
 package choir.server.rollout;
 
+import choir.fleet.Node;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.StepState;
 import java.util.Map;
+import java.util.Optional;
 
-/** One camera's changes within a rollout, as the journal of the rollout holds them. */
+/**
+ * One camera's changes within a rollout, as the journal of the rollout holds them.
+ *
+ * @param cameraId its row; empty when the camera is gone meanwhile
+ */
 record Step(
         long id,
-        long cameraId,
-        String recorder,
-        String channel,
+        Optional<Long> cameraId,
+        Node.Camera camera,
         String label,
         int wave,
         StepState state,
         Map<SettingKey, Change> changes,
-        String detail) {}
+        String detail) {
+    String recorder() {
+        return camera.recorder().text();
+    }
+
+    String channel() {
+        return camera.channel();
+    }
+}

@@ -1,21 +1,29 @@
 package choir.server.rollout;
 
+import choir.fleet.Node;
+import choir.fleet.RecorderName;
+import choir.policy.SettingKey;
+import choir.rollout.Change;
 import choir.rollout.StepState;
 import choir.server.db.Database;
+import choir.server.fleet.StoredCamera;
+import choir.server.stored.ChangesJson;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** The journal of rollouts: what each step is about to do, committed before it is done. */
 @Component
 class StepStore {
-    private static final String STEP = """
-            SELECT s.id, s.camera, c.recorder, c.channel, c.label, s.wave, s.state, s.changes, s.detail
-            FROM rollout_step s JOIN camera c ON c.id = s.camera
-            """;
+    private static final String STEP =
+            "SELECT id, camera, recorder, channel, label, wave, state, changes, detail FROM rollout_step ";
+    private static final String OPEN = " AND state IN ('PLANNED', 'WRITING') ";
 
     private final Database database;
     private final Clock clock;
@@ -26,47 +34,114 @@ class StepStore {
     }
 
     List<Step> of(long rollout) {
-        return database.query(STEP + " WHERE s.rollout = :rollout ORDER BY s.wave, c.recorder, c.channel")
+        return database.query(STEP + "WHERE rollout = :rollout ORDER BY wave, recorder, channel")
                 .param("rollout", rollout)
                 .query(StepStore::step)
                 .list();
     }
 
-    Map<Long, String> previewed(long preview) {
-        return database
-                .query("SELECT camera, changes FROM preview_step WHERE preview = :preview ORDER BY camera")
+    List<Step> of(long rollout, String recorder) {
+        return database.query(STEP + "WHERE rollout = :rollout AND recorder = :recorder ORDER BY wave, channel")
+                .param("rollout", rollout)
+                .param("recorder", recorder)
+                .query(StepStore::step)
+                .list();
+    }
+
+    /** Those of one recorder in a wave that are not settled yet. */
+    List<Step> open(long rollout, int wave, String recorder) {
+        return database.query(STEP + "WHERE rollout = :rollout AND wave = :wave AND recorder = :recorder" + OPEN
+                        + "ORDER BY channel")
+                .param("rollout", rollout)
+                .param("wave", wave)
+                .param("recorder", recorder)
+                .query(StepStore::step)
+                .list();
+    }
+
+    /** The recorders of a wave that have steps which are not settled yet. */
+    List<String> openRecorders(long rollout, int wave) {
+        return database.query("SELECT DISTINCT recorder FROM rollout_step WHERE rollout = :rollout AND wave = :wave"
+                        + OPEN + "ORDER BY recorder")
+                .param("rollout", rollout)
+                .param("wave", wave)
+                .query(String.class)
+                .list();
+    }
+
+    List<Integer> waves(long rollout) {
+        return database.query("SELECT DISTINCT wave FROM rollout_step WHERE rollout = :rollout ORDER BY wave")
+                .param("rollout", rollout)
+                .query(Integer.class)
+                .list();
+    }
+
+    /** How many steps are in each state; of one wave, or of all. */
+    Map<StepState, Integer> counts(long rollout, Optional<Integer> wave) {
+        Map<StepState, Integer> counts = new EnumMap<>(StepState.class);
+        database.query("""
+                        SELECT state, count(*) AS steps FROM rollout_step
+                        WHERE rollout = :rollout AND (:wave = 0 OR wave = :wave) GROUP BY state
+                        """)
+                .param("rollout", rollout)
+                .param("wave", wave.orElse(0))
+                .query(row -> {
+                    counts.put(StepState.valueOf(row.getString("state")), row.getInt("steps"));
+                });
+        return counts;
+    }
+
+    Map<Long, Map<SettingKey, Change>> previewed(long preview) {
+        Map<Long, Map<SettingKey, Change>> changes = new LinkedHashMap<>();
+        database.query("SELECT camera, changes FROM preview_step WHERE preview = :preview ORDER BY camera")
                 .param("preview", preview)
-                .query((row, n) -> Map.entry(row.getLong("camera"), row.getString("changes")))
-                .list()
-                .stream()
-                .collect(java.util.stream.Collectors.toMap(
-                        Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, java.util.LinkedHashMap::new));
+                .query(row -> {
+                    changes.put(row.getLong("camera"), ChangesJson.read(row.getString("changes")));
+                });
+        return changes;
     }
 
     private static Step step(ResultSet row, int number) throws SQLException {
+        long camera = row.getLong("camera");
+        Optional<Long> cameraId = row.wasNull() ? Optional.empty() : Optional.of(camera);
         return new Step(
                 row.getLong("id"),
-                row.getLong("camera"),
-                row.getString("recorder"),
-                row.getString("channel"),
+                cameraId,
+                new Node.Camera(new RecorderName(row.getString("recorder")), row.getString("channel")),
                 row.getString("label"),
                 row.getInt("wave"),
                 StepState.valueOf(row.getString("state")),
-                StoredChanges.read(row.getString("changes")),
+                ChangesJson.read(row.getString("changes")),
                 row.getString("detail"));
     }
 
     /** To be called within the transaction that makes the rollout. */
-    void add(long rollout, int wave, long camera, String changes) {
+    void add(long rollout, int wave, StoredCamera camera, Map<SettingKey, Change> changes) {
         database.change("""
-                        INSERT INTO rollout_step (rollout, wave, camera, state, changes, updated_at)
-                        VALUES (:rollout, :wave, :camera, 'PLANNED', :changes, :at)
+                        INSERT INTO rollout_step
+                          (rollout, wave, camera, recorder, channel, label, state, changes, updated_at)
+                        VALUES (:rollout, :wave, :camera, :recorder, :channel, :label, 'PLANNED', :changes, :at)
                         """)
                 .param("rollout", rollout)
                 .param("wave", wave)
-                .param("camera", camera)
-                .param("changes", changes)
+                .param("camera", camera.id())
+                .param("recorder", camera.camera().recorder().text())
+                .param("channel", camera.camera().channel())
+                .param("label", camera.label())
+                .param("changes", ChangesJson.write(changes))
                 .param("at", clock.instant().toString())
+                .update();
+    }
+
+    /** Everything that was not begun is not begun any more; to be called within a transaction. */
+    int skipPlanned(long rollout, String why) {
+        return database.change("""
+                        UPDATE rollout_step SET state = 'SKIPPED', detail = :why, updated_at = :at
+                        WHERE rollout = :rollout AND state = 'PLANNED'
+                        """)
+                .param("why", why)
+                .param("at", clock.instant().toString())
+                .param("rollout", rollout)
                 .update();
     }
 

@@ -1,8 +1,11 @@
 package choir.server.sheet;
 
+import choir.family.Ability;
 import choir.family.Family;
 import choir.family.NativeConfig;
+import choir.family.NativeText;
 import choir.family.NativeValue;
+import choir.family.Place;
 import choir.family.Translation.Wish;
 import choir.policy.SettingKey;
 import choir.server.audit.FindingStore;
@@ -39,12 +42,20 @@ class Sheets {
             return standing.held().flatMap(h -> h.get(key));
         }
 
+        private Optional<Place.Sheet> place() {
+            return standing.family()
+                    .ability(key)
+                    .map(Ability::place)
+                    .filter(Place.Sheet.class::isInstance)
+                    .map(Place.Sheet.class::cast);
+        }
+
         String menu() {
-            return standing.family().ability(key).orElseThrow().place().type();
+            return place().map(Place.Sheet::menu).orElse("");
         }
 
         String entry() {
-            return standing.family().ability(key).orElseThrow().place().item();
+            return place().map(Place.Sheet::entry).orElse("");
         }
     }
 
@@ -81,7 +92,7 @@ class Sheets {
         var todo = todo(recorder);
         List<Sheet.Step> steps = new ArrayList<>();
         for (var t : todo) {
-            var camera = t.standing().camera();
+            var camera = t.standing().row();
             steps.add(new Sheet.Step(
                     steps.size() + 1,
                     camera.camera().text(),
@@ -106,7 +117,7 @@ class Sheets {
 
     /** A mask as the rows that a person paints. */
     private static String written(NativeValue value) {
-        return value instanceof NativeValue.Mask(var mask) ? String.join("\n", mask.rows()) : value.text();
+        return value instanceof NativeValue.Mask(var mask) ? String.join("\n", mask.rows()) : NativeText.of(value);
     }
 
     private static String version(List<Sheet.Step> steps) {
@@ -150,12 +161,22 @@ class Sheets {
 
     /** @param numbers of the steps that were done; empty for all */
     int tick(String recorder, String version, List<Integer> numbers, String who) {
-        var sheet = of(recorder);
-        if (!sheet.version().equals(version)) {
-            throw new Problem(
-                    Problem.Kind.STALE,
-                    "the sheet of " + recorder + " has changed since it was made; look at it again before you tick it");
-        }
+        return database.write(() -> {
+            var sheet = of(recorder);
+            if (!sheet.version().equals(version)) {
+                throw new Problem(
+                        Problem.Kind.STALE,
+                        "the sheet of " + recorder
+                                + " has changed since it was made; look at it again before you tick it");
+            }
+            var done = done(recorder, numbers);
+            done.forEach((standing, values) -> take(standing, values, who));
+            fleet.seenByHand(recorder, clock.instant());
+            return done.values().stream().mapToInt(Map::size).sum();
+        });
+    }
+
+    private Map<Standing, Map<SettingKey, NativeValue>> done(String recorder, List<Integer> numbers) {
         var todo = todo(recorder);
         for (int number : numbers) {
             if (number < 1 || number > todo.size()) {
@@ -171,20 +192,16 @@ class Sheets {
                 done.computeIfAbsent(t.standing(), s -> new LinkedHashMap<>()).put(t.key(), t.value());
             }
         }
-        database.write(() -> {
-            done.forEach((standing, values) -> take(standing, values, who));
-            fleet.seenByHand(recorder, clock.instant().toString());
-        });
-        return done.values().stream().mapToInt(Map::size).sum();
+        return done;
     }
 
     private void take(Standing standing, Map<SettingKey, NativeValue> values, String who) {
-        long camera = standing.camera().id();
-        var known = standing.observation().map(o -> o.config()).orElse(NativeConfig.EMPTY);
+        long camera = standing.row().id();
+        var known = standing.observation().map(o -> o.content().config()).orElse(NativeConfig.EMPTY);
         observations.observedByHand(camera, known.with(values), clock.instant(), who);
-        observations.verified(camera, standing.baseline(), values);
+        observations.verified(camera, values);
         findings.givenOut(camera, values.keySet());
         values.forEach((key, value) ->
-                journal.add(who, "set by hand", standing.camera().camera().text(), key + " is now " + value.text()));
+                journal.add(who, "set by hand", standing.camera().text(), key + " is now " + NativeText.of(value)));
     }
 }

@@ -3,41 +3,35 @@ package choir.server.standing;
 import choir.drift.Cause;
 import choir.family.NativeValue;
 import choir.policy.SettingKey;
-import choir.server.db.Database;
+import choir.server.reading.Devices.Outcome;
+import choir.server.reading.Followed;
 import choir.server.reading.ObservationStore;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** What is observed to be as desired is as good as verified, whoever put it there. */
 @Component
-public class Baselines {
-    private record Fresh(Standing standing, Map<SettingKey, NativeValue> values) {}
-
+public class Baselines implements Followed {
     private final ObservationStore observations;
-    private final Database database;
+    private final Standings standings;
 
-    Baselines(ObservationStore observations, Database database) {
+    Baselines(ObservationStore observations, Standings standings) {
         this.observations = observations;
-        this.database = database;
+        this.standings = standings;
     }
 
-    /** Takes what was just read to be in tune as the baseline of later comparisons. */
+    @Override
+    public void by(String recorder, Outcome outcome) {
+        if (outcome instanceof Outcome.Reached) {
+            take(standings.ofRecorder(recorder).values());
+        }
+    }
+
+    /** Takes what was just read to be in tune as the baseline of later comparisons; within the reading's transaction. */
     public void take(Collection<Standing> read) {
-        List<Fresh> fresh = new ArrayList<>();
-        for (var standing : read) {
-            var values = inTune(standing);
-            if (!values.isEmpty()) {
-                fresh.add(new Fresh(standing, values));
-            }
-        }
-        if (!fresh.isEmpty()) {
-            database.write(() -> fresh.forEach(f -> observations.verified(
-                    f.standing().camera().id(), f.standing().baseline(), f.values())));
-        }
+        read.forEach(standing -> observations.verified(standing.row().id(), inTune(standing)));
     }
 
     private static Map<SettingKey, NativeValue> inTune(Standing standing) {

@@ -1,11 +1,10 @@
 package choir.server.standing;
 
 import choir.fleet.Node;
-import choir.fleet.RecorderName;
 import choir.fleet.Selection;
-import choir.server.standing.CameraView.CameraRow;
 import choir.server.web.Page;
 import choir.server.web.Versions;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,19 +26,15 @@ class CameraApi {
             @RequestParam(defaultValue = "") String select,
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
-        var page = Page.of(
-                standings.select(Selection.parse(select)),
-                after,
-                limit,
-                s -> s.camera().camera().text());
-        return page.map(CameraRow::of);
+        var part = standings
+                .snapshot()
+                .part(Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), Page.checked(limit));
+        return new Page<>(part.cameras().stream().map(CameraRow::of).toList(), part.next(), part.total());
     }
 
     @GetMapping("/api/v1/cameras/{recorder}/{channel}")
     ResponseEntity<CameraView> camera(@PathVariable String recorder, @PathVariable String channel) {
-        var standing = standings.of(new Node.Camera(new RecorderName(recorder), channel));
-        return ResponseEntity.ok()
-                .eTag(Versions.tag(standing.camera().version()))
-                .body(CameraView.of(standing));
+        var standing = standings.of(Node.Camera.ofSegments(recorder, channel));
+        return ResponseEntity.ok().eTag(Versions.tag(standing.row().version())).body(CameraView.of(standing));
     }
 }

@@ -2,9 +2,7 @@ package choir.server.standing;
 
 import choir.document.WeekCalendar;
 import choir.fleet.Node;
-import choir.fleet.RecorderName;
 import choir.policy.Calendars;
-import choir.server.policy.CalendarStore;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
 import choir.week.TriggerSet;
@@ -48,29 +46,30 @@ class ClockApi {
     record WeekFile(String camera, String ical) {}
 
     private final Standings standings;
-    private final CalendarStore calendars;
 
-    ClockApi(Standings standings, CalendarStore calendars) {
+    ClockApi(Standings standings) {
         this.standings = standings;
-        this.calendars = calendars;
     }
 
     private WallClock clock(Standing standing) {
         List<SpecialDay> days = new ArrayList<>();
-        Calendars dates = calendars.calendars();
+        Calendars dates = standings.calendars();
         standing.policy()
                 .specialDays()
                 .ifPresent(special -> special.byCalendar()
                         .forEach((calendar, plan) -> dates.dates(calendar)
                                 .ifPresent(d -> days.add(new SpecialDay(calendar, d, plan.value())))));
-        return new WallClock(
-                standing.policy().week().orElse(Week.silent()),
-                days,
-                ZoneId.of(standing.recorder().zone()));
+        var zone = standing.recorder()
+                .zoneId()
+                .orElseThrow(() -> new Problem(
+                        Problem.Kind.CONFLICT,
+                        standing.recorder().name() + " has the zone \""
+                                + standing.recorder().zone() + "\", which this service does not know"));
+        return new WallClock(standing.policy().week().orElse(Week.silent()), days, zone);
     }
 
     private Standing standing(String recorder, String channel) {
-        return standings.of(new Node.Camera(new RecorderName(recorder), channel));
+        return standings.of(Node.Camera.ofSegments(recorder, channel));
     }
 
     /** @param at an instant such as {@code 2027-03-28T00:30:00Z}, or a time on the recorder's wall clock */
@@ -127,6 +126,6 @@ class ClockApi {
     WeekFile week(@PathVariable String recorder, @PathVariable String channel) {
         var standing = standing(recorder, channel);
         var week = standing.policy().week().orElse(Week.silent());
-        return new WeekFile(standing.camera().camera().text(), WeekCalendar.write(week, TriggerSet::toString));
+        return new WeekFile(standing.camera().text(), WeekCalendar.write(week, TriggerSet::toString));
     }
 }

@@ -1,20 +1,13 @@
 package choir.server.standing;
 
-import choir.drift.Cause;
-import choir.drift.Deviation;
-import choir.drift.Severity;
+import choir.fleet.CameraState;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
-import choir.policy.SettingKey;
 import choir.server.fleet.FleetStore;
-import choir.server.fleet.StoredRecorder;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
-import java.util.stream.Stream;
+import java.util.TreeMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -23,6 +16,8 @@ import org.springframework.web.bind.annotation.RestController;
 class OverviewApi {
     /** How many cameras a cell draws one by one; of a larger group the worst ones and their number. */
     private static final int MOST_MARKS = 60;
+
+    private static final int MOST_AWAY = 100;
 
     record Column(String key, String title) {}
 
@@ -36,6 +31,7 @@ class OverviewApi {
 
     record OverviewRow(String group, int cameras, List<Cell> cells) {}
 
+    /** At most the first hundred by name. */
     record AwayRecorder(String recorder, String trouble) {}
 
     record Overview(
@@ -66,128 +62,73 @@ class OverviewApi {
 
     @GetMapping("/api/v1/overview")
     Overview overview() {
-        var all = standings.all();
-        var recorders = fleet.recorders();
-        Map<Node.Group, List<Standing>> byGroup = new java.util.TreeMap<>();
-        all.forEach(s -> byGroup.computeIfAbsent(s.camera().group(), g -> new ArrayList<>())
-                .add(s));
+        var snapshot = standings.snapshot();
+        var byGroup = snapshot.byGroup();
+        var all = new Tally();
+        byGroup.values().forEach(all::add);
+        var marks = Marks.of(snapshot, MOST_MARKS);
         List<OverviewRow> rows = new ArrayList<>();
-        byGroup.forEach((group, members) -> rows.add(new OverviewRow(group.text(), members.size(), cells(members))));
-        var counts = Counts.of(all);
+        byGroup.forEach(
+                (group, tally) -> rows.add(new OverviewRow(group.text(), tally.cameras(), cells(group, tally, marks))));
         return new Overview(
-                all.size(),
-                recorders.size(),
-                counts.of("in-tune"),
-                counts.of("drifted"),
-                counts.of("waiting"),
-                counts.of("unknown"),
-                counts.of("at-risk"),
-                counts.of("not-governed"),
-                minutesWithoutRecording(all),
-                recorders.stream()
-                        .filter(r -> !r.trouble().isEmpty())
-                        .map(OverviewApi::away)
-                        .toList(),
+                all.cameras(),
+                snapshot.blocks().size(),
+                all.in(CameraState.IN_TUNE),
+                all.in(CameraState.DRIFTED),
+                all.in(CameraState.WAITING),
+                all.in(CameraState.UNKNOWN),
+                all.in(CameraState.AT_RISK),
+                all.in(CameraState.NOT_GOVERNED),
+                all.minutesWithoutRecording(),
+                away(snapshot),
                 Catalogue.settings().stream()
                         .map(s -> new Column(s.key().text(), s.title()))
                         .toList(),
                 rows);
     }
 
-    /** How many cameras are in each state, looked at once. */
-    private record Counts(Map<String, Integer> byState) {
-        static Counts of(List<Standing> cameras) {
-            Map<String, Integer> byState = new HashMap<>();
-            cameras.forEach(c -> c.states().forEach(state -> byState.merge(state, 1, Integer::sum)));
-            return new Counts(byState);
-        }
-
-        int of(String state) {
-            return byState.getOrDefault(state, 0);
-        }
+    private static List<AwayRecorder> away(Snapshot snapshot) {
+        return snapshot.blocks().stream()
+                .map(Block::recorder)
+                .flatMap(r -> r.contact().trouble().map(why -> new AwayRecorder(r.name(), why)).stream())
+                .limit(MOST_AWAY)
+                .toList();
     }
 
-    private static AwayRecorder away(StoredRecorder recorder) {
-        return new AwayRecorder(recorder.name(), recorder.trouble());
-    }
-
-    /** For each camera its worst setting, so that a minute is not counted twice. */
-    private static long minutesWithoutRecording(List<Standing> all) {
-        return all.stream()
-                .mapToLong(s -> s.deviations().stream()
-                        .filter(d -> d.cause().isDeviation() && d.severity() == Severity.HIGH)
-                        .mapToLong(d -> d.cost().minutesWithoutRecording())
-                        .max()
-                        .orElse(0))
-                .sum();
-    }
-
-    /** One setting of one group. Words are made for the few marks that are drawn, not for all that are counted. */
-    private static final class Tally {
-        private record Seen(Standing member, Deviation deviation) {}
-
-        private int governed;
-        private int astray;
-        private final List<Seen> drawnAstray = new ArrayList<>();
-        private final List<Seen> drawnWell = new ArrayList<>();
-
-        void count(Standing member, Deviation deviation) {
-            governed++;
-            boolean well = deviation.cause() == Cause.IN_TUNE;
-            astray += well ? 0 : 1;
-            var drawn = well ? drawnWell : drawnAstray;
-            if (drawn.size() < MOST_MARKS) {
-                drawn.add(new Seen(member, deviation));
-            }
-        }
-
-        Cell cell(String key) {
-            var marks = Stream.concat(drawnAstray.stream(), drawnWell.stream())
-                    .limit(MOST_MARKS)
-                    .map(s -> memberMark(s.member(), MarkView.of(List.of(s.deviation()))))
-                    .toList();
-            return new Cell(key, governed, governed - astray, marks);
-        }
-    }
-
-    private static List<Cell> cells(List<Standing> members) {
-        Map<SettingKey, Tally> tallies = new HashMap<>();
-        Catalogue.settings().forEach(s -> tallies.put(s.key(), new Tally()));
-        members.forEach(m -> m.deviations().forEach(d -> tallies.get(d.key()).count(m, d)));
+    private static List<Cell> cells(Node.Group group, Tally tally, Marks marks) {
         return Catalogue.settings().stream()
-                .map(s -> tallies.get(s.key()).cell(s.key().text()))
+                .map(s -> new Cell(
+                        s.key().text(),
+                        tally.governed(s.key()),
+                        tally.inTune(s.key()),
+                        marks.of(group, s.key()).stream()
+                                .map(seen -> memberMark(seen.camera(), MarkView.of(List.of(seen.deviation()))))
+                                .toList()))
                 .toList();
     }
 
     private static MemberMark memberMark(Standing member, MarkView mark) {
-        return new MemberMark(
-                member.camera().camera().text(), member.camera().label(), mark.kind(), mark.size(), mark.text());
+        return new MemberMark(member.camera().text(), member.row().label(), mark.kind(), mark.size(), mark.text());
     }
 
     @GetMapping("/api/v1/groups")
     List<GroupRow> groups() {
-        Map<Node.Group, List<Standing>> below = new LinkedHashMap<>();
-        fleet.groups().forEach(g -> below.put(g, new ArrayList<>()));
-        for (var standing : standings.all()) {
-            standing.camera().group().chain().forEach(g -> below.get(g).add(standing));
-        }
+        var direct = standings.snapshot().byGroup();
+        Map<Node.Group, Tally> below = new TreeMap<>();
+        fleet.groups().forEach(g -> below.put(g, new Tally()));
+        // A group of a camera is in the snapshot when it is on the disk, or a moment before it is gone from there.
+        direct.forEach((group, tally) -> group.chain()
+                .forEach(g -> below.computeIfAbsent(g, x -> new Tally()).add(tally)));
         List<GroupRow> rows = new ArrayList<>();
-        below.forEach((group, members) -> {
-            var counts = Counts.of(members);
-            rows.add(new GroupRow(
-                    group.text(),
-                    (int) members.stream().filter(in(group)).count(),
-                    members.size(),
-                    counts.of("in-tune"),
-                    counts.of("drifted"),
-                    counts.of("waiting"),
-                    counts.of("unknown"),
-                    counts.of("at-risk")));
-        });
+        below.forEach((group, tally) -> rows.add(new GroupRow(
+                group.text(),
+                direct.containsKey(group) ? direct.get(group).cameras() : 0,
+                tally.cameras(),
+                tally.in(CameraState.IN_TUNE),
+                tally.in(CameraState.DRIFTED),
+                tally.in(CameraState.WAITING),
+                tally.in(CameraState.UNKNOWN),
+                tally.in(CameraState.AT_RISK))));
         return rows;
-    }
-
-    private static Predicate<Standing> in(Node.Group group) {
-        return s -> s.camera().group().equals(group);
     }
 }

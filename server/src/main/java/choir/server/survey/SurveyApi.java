@@ -1,8 +1,9 @@
 package choir.server.survey;
 
+import choir.family.NativeText;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
-import choir.server.policy.CalendarStore;
+import choir.server.policy.PolicyStore;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.survey.Proposal;
@@ -44,11 +45,11 @@ class SurveyApi {
     private static final int MOST_NAMES = 100;
 
     private final Standings standings;
-    private final CalendarStore calendars;
+    private final PolicyStore policies;
     private final Clock clock;
 
-    SurveyApi(Standings standings, CalendarStore calendars, Clock clock) {
-        this.calendars = calendars;
+    SurveyApi(Standings standings, PolicyStore policies, Clock clock) {
+        this.policies = policies;
         this.standings = standings;
         this.clock = clock;
     }
@@ -59,16 +60,20 @@ class SurveyApi {
         var read = chosen.stream().filter(s -> s.held().isPresent()).toList();
         var unread = chosen.stream()
                 .filter(s -> s.held().isEmpty())
-                .map(s -> s.camera().camera().text())
+                .map(s -> s.camera().text())
                 .toList();
         // A template reaches all cameras of its group, so the proposal speaks for whole groups.
-        Set<Node.Group> groups = read.stream().map(s -> s.camera().group()).collect(Collectors.toSet());
+        Set<Node.Group> groups = read.stream().map(Standing::group).collect(Collectors.toSet());
         var whole = standings.all().stream()
-                .filter(s -> groups.contains(s.camera().group()) && s.held().isPresent())
+                .filter(s -> groups.contains(s.group()) && s.held().isPresent())
                 .map(SurveyApi::surveyed)
                 .toList();
         var proposal = Proposal.describing(
-                whole, calendars.calendars(), "as found by the survey of " + LocalDate.now(clock), who.getName());
+                whole,
+                standings.calendars(),
+                policies.names(),
+                "as found by the survey of " + LocalDate.now(clock),
+                who.getName());
         return new Survey(
                 read.size(),
                 unread,
@@ -81,8 +86,7 @@ class SurveyApi {
     }
 
     private static Surveyed surveyed(Standing s) {
-        return new Surveyed(
-                s.camera().camera(), s.camera().group(), s.family(), s.held().orElseThrow());
+        return new Surveyed(s.camera(), s.group(), s.family(), s.held().orElseThrow());
     }
 
     private static SettingSurvey view(Variants variants) {
@@ -97,7 +101,7 @@ class SurveyApi {
 
     private static VariantView view(Variants.Variant variant) {
         return new VariantView(
-                variant.value().text(),
+                NativeText.of(variant.value()),
                 variant.factory(),
                 variant.cameras().size(),
                 variant.cameras().stream()

@@ -3,6 +3,8 @@ package choir.server.web;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.MethodParameter;
@@ -33,7 +35,31 @@ class CompleteBodies extends RequestBodyAdviceAdapter {
         if (!missing.isEmpty()) {
             throw new Problem(Problem.Kind.INVALID, "the body lacks " + missing);
         }
+        refuseHalves(body);
         return body;
+    }
+
+    /** Half of a surrogate pair is no text: it could not be stored and read back. */
+    private static void refuseHalves(@Nullable Object value) {
+        switch (value) {
+            case null -> {}
+            case String text -> {
+                if (text.codePoints().anyMatch(c -> c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)) {
+                    throw new Problem(Problem.Kind.INVALID, "a text of the body has half a character in it");
+                }
+            }
+            case Collection<?> all -> all.forEach(CompleteBodies::refuseHalves);
+            case Map<?, ?> map ->
+                map.forEach((key, of) -> {
+                    refuseHalves(key);
+                    refuseHalves(of);
+                });
+            case Record part ->
+                Arrays.stream(part.getClass().getRecordComponents()).forEach(c -> refuseHalves(value(c, part)));
+            default -> {
+                // Numbers and truths are never half.
+            }
+        }
     }
 
     static boolean mayBeMissing(RecordComponent component) {

@@ -3,6 +3,8 @@ package choir.server.web;
 import choir.document.DocumentException;
 import choir.fleet.SelectionException;
 import choir.link.LinkException;
+import choir.refusal.Refusal;
+import java.util.Locale;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -41,10 +43,12 @@ class Problems extends ResponseEntityExceptionHandler {
         return detail;
     }
 
-    /** The core refuses values with this; its messages are made for people. */
+    /** Something that was said cannot be taken; the message is made for people. */
     @ExceptionHandler
-    ProblemDetail refused(IllegalArgumentException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()));
+    ProblemDetail refused(Refusal e) {
+        var detail = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, String.valueOf(e.getMessage()));
+        detail.setProperty("code", e.code().name().toLowerCase(Locale.ROOT));
+        return detail;
     }
 
     @ExceptionHandler
@@ -71,7 +75,7 @@ class Problems extends ResponseEntityExceptionHandler {
     protected @org.jspecify.annotations.Nullable ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         var cause = e.getMostSpecificCause();
-        var detail = cause instanceof IllegalArgumentException
+        var detail = cause instanceof Refusal
                 ? String.valueOf(cause.getMessage())
                 : "the body is not the JSON that was expected";
         return ResponseEntity.badRequest().body(ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, detail));

@@ -1,28 +1,48 @@
 package choir.server.work;
 
+import java.time.Instant;
+import java.util.Locale;
+import java.util.Optional;
+
 /**
  * Work that outlives a request: a row first, a thread after.
  *
- * @param kind {@code reading}, {@code audit} or {@code rollout}
- * @param state {@code waiting}, {@code running}, {@code done}, {@code stopped} (it ended before all was done) or
- *     {@code failed} (it could not go on)
  * @param total how many units it has, once known
  * @param note one sentence for people
  */
 public record Work(
         long id,
-        String kind,
-        String state,
-        String selection,
-        String options,
+        Task task,
+        State state,
         String who,
         int total,
         int done,
         int failed,
         String note,
-        String createdAt,
-        @org.jspecify.annotations.Nullable String endedAt) {
+        Instant createdAt,
+        Optional<Instant> endedAt) {
+    public enum State {
+        WAITING,
+        RUNNING,
+        DONE,
+        /** It ended before all was done, by a limit or because somebody asked for it. */
+        STOPPED,
+        /** It could not go on. */
+        FAILED;
+
+        String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        public boolean isEnd() {
+            return switch (this) {
+                case WAITING, RUNNING -> false;
+                case DONE, STOPPED, FAILED -> true;
+            };
+        }
+    }
+
     public boolean hasEnded() {
-        return !state.equals("waiting") && !state.equals("running");
+        return state.isEnd();
     }
 }

@@ -1,9 +1,13 @@
 package choir.server.work;
 
-import java.io.IOException;
-import java.time.Duration;
+import choir.server.journal.Journal;
+import choir.server.web.Mailbox;
+import java.security.Principal;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -11,35 +15,40 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 class WorkApi {
     private final Works works;
+    private final WorkWatchers watchers;
+    private final Journal journal;
 
-    WorkApi(Works works) {
+    WorkApi(Works works, WorkWatchers watchers, Journal journal) {
         this.works = works;
+        this.watchers = watchers;
+        this.journal = journal;
     }
 
     @GetMapping("/api/v1/works/{id}")
-    Work work(@PathVariable long id) {
-        return works.get(id);
+    WorkView work(@PathVariable long id) {
+        return WorkView.of(works.get(id));
+    }
+
+    /** What is under way at a recorder is settled first. */
+    @PostMapping("/api/v1/works/{id}/stop")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    WorkView stop(@PathVariable long id, Principal who) {
+        works.stop(id, who.getName());
+        journal.addAlone(who.getName(), "asked for work to stop", "work " + id, "");
+        return WorkView.of(works.get(id));
     }
 
     @GetMapping("/api/v1/works/{id}/progress")
     SseEmitter progress(@PathVariable long id) {
-        var emitter = new SseEmitter(Duration.ofHours(1).toMillis());
-        var stop = works.listen(id, work -> send(emitter, work));
-        emitter.onCompletion(stop);
-        emitter.onTimeout(emitter::complete);
-        emitter.onError(e -> stop.run());
-        send(emitter, works.get(id));
-        return emitter;
-    }
-
-    private static synchronized void send(SseEmitter emitter, Work work) {
-        try {
-            emitter.send(SseEmitter.event().name("work").data(work));
-            if (work.hasEnded()) {
-                emitter.complete();
-            }
-        } catch (IOException | IllegalStateException e) {
-            emitter.completeWithError(e);
-        }
+        works.get(id);
+        var mailbox = Mailbox.open(
+                () -> {
+                    var work = works.get(id);
+                    return new Mailbox.Told("work", WorkView.of(work), work.hasEnded());
+                },
+                ended -> watchers.remove(id, ended));
+        watchers.add(id, mailbox);
+        mailbox.ring();
+        return mailbox.emitter();
     }
 }

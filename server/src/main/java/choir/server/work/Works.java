@@ -1,78 +1,95 @@
 package choir.server.work;
 
+import choir.refusal.Refusal;
 import choir.server.db.Database;
+import choir.server.stored.Json;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArraySet;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
-import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Keeps and runs long work. What a restart interrupts is taken up again by the runner of its kind. */
+/**
+ * Keeps and runs long work. Each kind has its own lane, so that audits cannot hold up rollouts. What a restart interrupts
+ * is taken up again by the runner of its kind.
+ */
 @Component
 public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);
     private static final int SECONDS_TO_STOP = 10;
-    private static final String COLUMNS =
-            "id, kind, state, selection, options, who, total, done, failed, note, created_at, ended_at";
+    private static final int AT_ONCE_OF_A_KIND = 2;
+    private static final String WORK = """
+            SELECT id, kind, state, task, who, total, done, failed, note, created_at, ended_at FROM work
+            """;
 
     /** Does one kind of work. It is called again from the start after a crash and must then go on, not begin anew. */
     public interface Runner {
-        String kind();
+        Task.Kind kind();
 
         /** Returns the closing note. */
         String run(Work work, Progress progress);
     }
 
-    /** How work tells how far it is. */
+    /** How work tells how far it is, and hears that it ought to stop. */
     public interface Progress {
-        void total(int units);
+        /** How many units there are, and how many of them are settled already. */
+        void begin(int total, int done, int failed);
 
+        /** One unit more; within a transaction it is part of it. */
         void step(boolean failed);
+
+        /** @throws Stopped when somebody asked for the work to stop */
+        void goOn();
     }
 
     private final Database database;
     private final Clock clock;
-    private final Map<String, Runner> runners;
-    private final ExecutorService threads =
-            Executors.newFixedThreadPool(4, Thread.ofPlatform().name("work-", 1).factory());
+    private final WorkWatchers watchers;
+    private final Map<Task.Kind, Runner> runners;
+    private final Map<Task.Kind, ExecutorService> lanes = new EnumMap<>(Task.Kind.class);
     private volatile boolean stopping;
-    private final Map<Long, Set<Consumer<Work>>> listeners = new ConcurrentHashMap<>();
 
-    Works(Database database, Clock clock, List<Runner> runners) {
+    Works(Database database, Clock clock, WorkWatchers watchers, List<Runner> runners) {
         this.database = database;
         this.clock = clock;
-        this.runners = runners.stream().collect(java.util.stream.Collectors.toMap(Runner::kind, r -> r));
+        this.watchers = watchers;
+        this.runners = runners.stream().collect(Collectors.toMap(Runner::kind, r -> r));
+        for (var kind : Task.Kind.values()) {
+            var threads = Thread.ofPlatform().name(kind + "-", 1).factory();
+            lanes.put(kind, Executors.newFixedThreadPool(AT_ONCE_OF_A_KIND, threads));
+        }
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void takeUpWhatWasInterrupted() {
-        database.query("SELECT id FROM work WHERE state IN ('waiting', 'running') ORDER BY id")
-                .query(Long.class)
+        database.query(WORK + " WHERE state IN ('WAITING', 'RUNNING') ORDER BY id")
+                .query((row, n) -> row.getLong("id"))
                 .list()
                 .forEach(this::submit);
     }
 
     /** To be called within a transaction, so that the row and what belongs to it appear together. */
-    public long add(String kind, String selection, String options, String who) {
+    public long add(Task task, String who) {
         return database.change("""
-                        INSERT INTO work (kind, state, selection, options, who, created_at)
-                        VALUES (:kind, 'waiting', :selection, :options, :who, :at) RETURNING id
+                        INSERT INTO work (kind, state, task, who, created_at)
+                        VALUES (:kind, 'WAITING', :task, :who, :at) RETURNING id
                         """)
-                .param("kind", kind)
-                .param("selection", selection)
-                .param("options", options)
+                .param("kind", task.kind().name())
+                .param("task", TaskJson.write(task))
                 .param("who", who)
                 .param("at", clock.instant().toString())
                 .query(Long.class)
@@ -81,32 +98,38 @@ public class Works {
 
     /** To be called after the transaction. */
     public void submit(long id) {
-        threads.execute(() -> run(id));
+        var kind = Task.Kind.valueOf(database.query("SELECT kind FROM work WHERE id = :id")
+                .param("id", id)
+                .query(String.class)
+                .single());
+        lanes.get(kind).execute(() -> run(id));
     }
 
     private void run(long id) {
-        var work = get(id);
-        var runner = runners.get(work.kind());
-        if (runner == null || work.hasEnded()) {
-            return;
-        }
-        update(id, "UPDATE work SET state = 'running', done = 0, failed = 0 WHERE id = :id");
         try {
-            end(id, "done", runner.run(work, progress(id)));
+            var work = get(id);
+            var runner = runners.get(work.task().kind());
+            if (runner == null || work.hasEnded()) {
+                return;
+            }
+            update("UPDATE work SET state = 'RUNNING' WHERE id = :id AND state IN ('WAITING', 'RUNNING')", id);
+            var progress = progress(id);
+            progress.goOn();
+            end(id, Work.State.DONE, runner.run(work, progress));
         } catch (Stopped e) {
-            end(id, "stopped", String.valueOf(e.getMessage()));
-        } catch (RuntimeException e) {
+            end(id, Work.State.STOPPED, String.valueOf(e.getMessage()));
+        } catch (Problem | Refusal e) {
+            end(id, Work.State.FAILED, String.valueOf(e.getMessage()));
+        } catch (Json.UnreadableException e) {
+            LOG.error("work {} cannot be understood", id, e);
+            end(id, Work.State.FAILED, "what this work is to do cannot be understood any more: " + e.getMessage());
+        } catch (RuntimeException | Error e) {
             if (stopping) {
                 // Its row still says that it runs, so the next start takes it up where it was.
                 return;
             }
-            LOG.error("{} {} failed", work.kind(), id, e);
-            end(
-                    id,
-                    "failed",
-                    e instanceof IllegalArgumentException || e instanceof Problem
-                            ? String.valueOf(e.getMessage())
-                            : "the service failed; its log says more");
+            LOG.error("work {} failed", id, e);
+            end(id, Work.State.FAILED, "the service failed; its log says more");
         }
     }
 
@@ -117,81 +140,123 @@ public class Works {
         }
     }
 
-    private void end(long id, String state, String note) {
-        database.writeAside(() -> {
-            database.change("UPDATE work SET state = :state, note = :note, ended_at = :at WHERE id = :id")
-                    .param("state", state)
+    private void end(long id, Work.State state, String note) {
+        database.write(() -> {
+            database.change("""
+                            UPDATE work SET state = :state, note = :note, ended_at = :at
+                            WHERE id = :id AND state IN ('WAITING', 'RUNNING')
+                            """)
+                    .param("state", state.name())
                     .param("note", note)
                     .param("at", clock.instant().toString())
                     .param("id", id)
                     .update();
         });
-        tell(id);
+        watchers.moved(id);
     }
 
     private Progress progress(long id) {
         return new Progress() {
             @Override
-            public void total(int units) {
-                update(id, "UPDATE work SET total = " + units + " WHERE id = :id");
+            public void begin(int total, int done, int failed) {
+                database.write(() -> database.change(
+                                "UPDATE work SET total = :total, done = :done, failed = :failed WHERE id = :id")
+                        .param("total", total)
+                        .param("done", done)
+                        .param("failed", failed)
+                        .param("id", id)
+                        .update());
+                watchers.moved(id);
             }
 
             @Override
             public void step(boolean failed) {
-                update(
-                        id,
-                        "UPDATE work SET done = done + 1, failed = failed + " + (failed ? 1 : 0) + " WHERE id = :id");
+                database.write(() -> database.change(
+                                "UPDATE work SET done = done + 1, failed = failed + :failed WHERE id = :id")
+                        .param("failed", failed ? 1 : 0)
+                        .param("id", id)
+                        .update());
+                watchers.moved(id);
+            }
+
+            @Override
+            public void goOn() {
+                stoppedBy(id).ifPresent(who -> {
+                    throw new Stopped("stopped by " + who);
+                });
             }
         };
     }
 
-    private void update(long id, String sql) {
-        database.writeAside(() -> {
-            database.change(sql).param("id", id).update();
-        });
-        tell(id);
+    private void update(String sql, long id) {
+        database.write(() -> database.change(sql).param("id", id).update());
+        watchers.moved(id);
     }
 
-    private void tell(long id) {
-        var interested = listeners.get(id);
-        if (interested != null) {
-            var work = get(id);
-            interested.forEach(l -> l.accept(work));
+    private Optional<String> stoppedBy(long id) {
+        return database.query("SELECT stopped_by FROM work WHERE id = :id AND stopped_by IS NOT NULL")
+                .param("id", id)
+                .query(String.class)
+                .optional();
+    }
+
+    /**
+     * Asks for work to stop; what is under way at a recorder is settled first.
+     *
+     * @throws Problem when it has ended already
+     */
+    void stop(long id, String who) {
+        get(id);
+        int asked = database.write(
+                () -> database.change("""
+                        UPDATE work SET stopped_by = :who
+                        WHERE id = :id AND state IN ('WAITING', 'RUNNING') AND stopped_by IS NULL
+                        """).param("who", who).param("id", id).update());
+        if (asked == 0) {
+            throw new Problem(Problem.Kind.CONFLICT, "work " + id + " has ended, or is stopping already");
         }
-    }
-
-    /** Tells of every step until the runnable that is returned is run. */
-    Runnable listen(long id, Consumer<Work> listener) {
-        listeners.computeIfAbsent(id, i -> new CopyOnWriteArraySet<>()).add(listener);
-        return () -> listeners.computeIfPresent(id, (i, set) -> {
-            set.remove(listener);
-            return set.isEmpty() ? null : set;
-        });
+        watchers.moved(id);
     }
 
     public Work get(long id) {
-        return database.query("SELECT " + COLUMNS + " FROM work WHERE id = :id")
+        return database.query(WORK + " WHERE id = :id")
                 .param("id", id)
-                .query(Work.class)
+                .query(Works::work)
                 .optional()
                 .orElseThrow(() -> new Problem(Problem.Kind.NOT_FOUND, "there is no work " + id));
     }
 
     /** The newest first. */
-    public List<Work> list(String kind, int limit) {
-        return database.query("SELECT " + COLUMNS + " FROM work WHERE kind = :kind ORDER BY id DESC LIMIT :limit")
-                .param("kind", kind)
+    public List<Work> list(Task.Kind kind, int limit) {
+        return database.query(WORK + " WHERE kind = :kind ORDER BY id DESC LIMIT :limit")
+                .param("kind", kind.name())
                 .param("limit", limit)
-                .query(Work.class)
+                .query(Works::work)
                 .list();
+    }
+
+    private static Work work(ResultSet row, int number) throws SQLException {
+        return new Work(
+                row.getLong("id"),
+                TaskJson.read(Task.Kind.valueOf(row.getString("kind")), row.getString("task")),
+                Work.State.valueOf(row.getString("state")),
+                row.getString("who"),
+                row.getInt("total"),
+                row.getInt("done"),
+                row.getInt("failed"),
+                row.getString("note"),
+                Instant.parse(row.getString("created_at")),
+                Optional.ofNullable(row.getString("ended_at")).map(Instant::parse));
     }
 
     @PreDestroy
     void stop() throws InterruptedException {
         stopping = true;
-        threads.shutdownNow();
-        if (!threads.awaitTermination(SECONDS_TO_STOP, TimeUnit.SECONDS)) {
-            LOG.warn("work is still running while the service stops; the next start settles it");
+        lanes.values().forEach(ExecutorService::shutdownNow);
+        for (var lane : lanes.values()) {
+            if (!lane.awaitTermination(SECONDS_TO_STOP, TimeUnit.SECONDS)) {
+                LOG.warn("work is still running while the service stops; the next start settles it");
+            }
         }
     }
 }

@@ -1,0 +1,4 @@
+@NullMarked
+package choir.refusal;
+
+import org.jspecify.annotations.NullMarked;

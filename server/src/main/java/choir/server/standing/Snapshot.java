@@ -1,0 +1,199 @@
+package choir.server.standing;
+
+import choir.fleet.Node;
+import choir.fleet.Selection;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where every camera stood at one moment. It never changes, so that whoever looks at it waits for nobody; what is asked of
+ * it more than once is worked out once.
+ */
+final class Snapshot {
+    private static final int MOST_COUNTED = 200;
+
+    /** A part of the cameras that a selection means. */
+    record Part(List<Standing> cameras, @Nullable String next, int total) {}
+
+    private final LocalDate day;
+    private final Said said;
+    private final Block[] blocks;
+    private final int cameras;
+    private final Cache<String, Integer> counts =
+            Caffeine.newBuilder().maximumSize(MOST_COUNTED).build();
+    private volatile @Nullable Map<Node.Group, Tally> byGroup;
+
+    private Snapshot(LocalDate day, Said said, Block[] blocks) {
+        this.day = day;
+        this.said = said;
+        this.blocks = blocks;
+        this.cameras = Arrays.stream(blocks).mapToInt(b -> b.cameras().size()).sum();
+    }
+
+    static Snapshot of(LocalDate day, Said said, List<Block> blocks) {
+        var sorted = blocks.toArray(Block[]::new);
+        Arrays.sort(sorted, Comparator.comparing(Block::name));
+        return new Snapshot(day, said, sorted);
+    }
+
+    /**
+     * This snapshot with some recorders as they stand now.
+     *
+     * @param fresh by name; empty for those that are gone
+     */
+    Snapshot with(Said now, Map<String, Optional<Block>> fresh) {
+        boolean sameRecorders = fresh.entrySet().stream()
+                .allMatch(e -> e.getValue().isPresent() && block(e.getKey()).isPresent());
+        if (sameRecorders) {
+            var copy = blocks.clone();
+            fresh.forEach((name, block) -> copy[place(name)] = block.orElseThrow());
+            return new Snapshot(day, now, copy);
+        }
+        List<Block> all = new ArrayList<>();
+        for (var block : blocks) {
+            if (!fresh.containsKey(block.name())) {
+                all.add(block);
+            }
+        }
+        fresh.values().forEach(block -> block.ifPresent(all::add));
+        return of(day, now, all);
+    }
+
+    LocalDate day() {
+        return day;
+    }
+
+    Said said() {
+        return said;
+    }
+
+    /** In the order of their recorders' names. */
+    List<Block> blocks() {
+        return Collections.unmodifiableList(Arrays.asList(blocks));
+    }
+
+    int cameras() {
+        return cameras;
+    }
+
+    /** The place of the first block that is not before that name. */
+    private int place(String recorder) {
+        int low = 0;
+        int high = blocks.length;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (blocks[middle].name().compareTo(recorder) < 0) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
+    Optional<Block> block(String recorder) {
+        int place = place(recorder);
+        return place < blocks.length && blocks[place].name().equals(recorder)
+                ? Optional.of(blocks[place])
+                : Optional.empty();
+    }
+
+    Optional<Standing> of(Node.Camera camera) {
+        return block(camera.recorder().text())
+                .flatMap(b -> b.cameras().stream()
+                        .filter(s -> s.camera().equals(camera))
+                        .findFirst());
+    }
+
+    /** Gives every camera that is meant, in order. */
+    void each(Selection selection, Consumer<Standing> consumer) {
+        for (var block : blocks) {
+            if (block.mayHold(selection)) {
+                for (var camera : block.cameras()) {
+                    if (selection.test(camera)) {
+                        consumer.accept(camera);
+                    }
+                }
+            }
+        }
+    }
+
+    List<Standing> select(Selection selection) {
+        List<Standing> all = new ArrayList<>();
+        each(selection, all::add);
+        return all;
+    }
+
+    int count(Selection selection) {
+        return selection.alternatives().isEmpty()
+                ? cameras
+                : counts.get(selection.text(), text -> {
+                    int[] count = new int[1];
+                    each(selection, c -> count[0]++);
+                    return count[0];
+                });
+    }
+
+    /**
+     * The cameras after the cursor, which is a camera; when that is gone meanwhile, those after the place where it was.
+     *
+     * @param limit how many at most
+     */
+    Part part(Selection selection, Optional<Node.Camera> after, int limit) {
+        List<Standing> found = new ArrayList<>();
+        boolean more = false;
+        int first = after.map(c -> place(c.recorder().text())).orElse(0);
+        for (int i = first; i < blocks.length && !more; i++) {
+            var block = blocks[i];
+            if (!block.mayHold(selection)) {
+                continue;
+            }
+            for (var camera : block.cameras()) {
+                boolean isPast = after.isPresent() && compare(camera.camera(), after.get()) <= 0;
+                if (isPast || !selection.test(camera)) {
+                    continue;
+                }
+                if (found.size() == limit) {
+                    more = true;
+                    break;
+                }
+                found.add(camera);
+            }
+        }
+        var next = more ? found.getLast().camera().text() : null;
+        return new Part(found, next, count(selection));
+    }
+
+    static int compare(Node.Camera a, Node.Camera b) {
+        int byRecorder = a.recorder().compareTo(b.recorder());
+        return byRecorder != 0 ? byRecorder : a.channel().compareTo(b.channel());
+    }
+
+    /** How the cameras that stand in each group itself stand. */
+    Map<Node.Group, Tally> byGroup() {
+        var known = byGroup;
+        if (known == null) {
+            Map<Node.Group, Tally> sums = new HashMap<>();
+            for (var block : blocks) {
+                block.byGroup()
+                        .forEach((group, tally) ->
+                                sums.computeIfAbsent(group, g -> new Tally()).add(tally));
+            }
+            known = new TreeMap<>(sums);
+            byGroup = known;
+        }
+        return known;
+    }
+}

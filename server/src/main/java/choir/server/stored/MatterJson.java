@@ -1,0 +1,77 @@
+package choir.server.stored;
+
+import choir.drift.Matter;
+import choir.fleet.Node;
+import choir.fleet.RecorderName;
+import choir.policy.SettingKey;
+import choir.policy.TemplateName;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What a finding is about. Equal matters have equal text, so that a column of them can be unique. */
+public final class MatterJson {
+    private static final int VERSION = 1;
+
+    private MatterJson() {}
+
+    public static String write(Matter matter) {
+        var object = Json.versioned(VERSION);
+        switch (matter) {
+            case Matter.Value(var key) -> object.put("about", "value").put("key", key.text());
+            case Matter.AreaWithoutShape(var area) ->
+                object.put("about", "area-without-shape").put("area", area);
+            case Matter.Blocked(var key, var at, var template) -> {
+                object.put("about", "blocked").put("key", key.text());
+                node(object, at);
+                template.ifPresent(t -> object.put("template", t.text()));
+            }
+            case Matter.Expired(var key, var at) -> {
+                object.put("about", "expired").put("key", key.text());
+                node(object, at);
+            }
+            case Matter.NotRead n -> object.put("about", "not-read");
+            case Matter.Clock c -> object.put("about", "clock");
+            case Matter.Zone z -> object.put("about", "zone");
+        }
+        return Json.text(object);
+    }
+
+    private static void node(ObjectNode object, Node node) {
+        switch (node) {
+            case Node.Group g -> object.put("group", g.text());
+            case Node.Camera c ->
+                object.putObject("camera").put("recorder", c.recorder().text()).put("channel", c.channel());
+        }
+    }
+
+    /** @throws Json.UnreadableException when it is none of ours */
+    public static Matter read(String text) {
+        return Json.read(text, VERSION, node -> switch (Json.string(node, "about")) {
+            case "value" -> new Matter.Value(key(node));
+            case "area-without-shape" -> new Matter.AreaWithoutShape(Json.string(node, "area"));
+            case "blocked" ->
+                new Matter.Blocked(
+                        key(node),
+                        node(node),
+                        Optional.ofNullable(node.get("template")).map(t -> new TemplateName(t.asString())));
+            case "expired" -> new Matter.Expired(key(node), node(node));
+            case "not-read" -> new Matter.NotRead();
+            case "clock" -> new Matter.Clock();
+            case "zone" -> new Matter.Zone();
+            default -> throw new Json.UnreadableException("nothing is known of " + node.get("about"));
+        });
+    }
+
+    private static SettingKey key(JsonNode node) {
+        return new SettingKey(Json.string(node, "key"));
+    }
+
+    private static Node node(JsonNode node) {
+        if (node.has("group")) {
+            return new Node.Group(Json.string(node, "group"));
+        }
+        var camera = Json.field(node, "camera");
+        return new Node.Camera(new RecorderName(Json.string(camera, "recorder")), Json.string(camera, "channel"));
+    }
+}

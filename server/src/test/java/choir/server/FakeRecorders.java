@@ -1,0 +1,164 @@
+package choir.server;
+
+import choir.family.NativeConfig;
+import choir.family.NativeValue;
+import choir.fleet.Node;
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.link.RecorderAccess;
+import choir.link.RecorderLink;
+import choir.link.RecorderReading;
+import choir.link.SelfDescription;
+import choir.policy.SettingKey;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** Recorders without a wire: what they hold is a value, and what they do can be said. */
+public final class FakeRecorders implements RecorderLink {
+    /** Something done at a recorder before it answers. */
+    @FunctionalInterface
+    public interface Act {
+        void run();
+    }
+
+    /** One of them. */
+    public static final class Fake {
+        public final String name;
+        public final Map<String, NativeConfig> held = Collections.synchronizedMap(new LinkedHashMap<>());
+        public final Map<String, String> labels = new ConcurrentHashMap<>();
+        public volatile String maker = "Tern";
+        public volatile String model = "TN-16";
+        public volatile String firmware = "1.0";
+        public volatile Duration clockAhead = Duration.ZERO;
+        public volatile String posixZone = "";
+        public volatile Optional<LinkException> away = Optional.empty();
+        public volatile Act beforeRead = () -> {};
+        public volatile Act beforeWrite = () -> {};
+        public volatile Act afterWrite = () -> {};
+        /** Channels of which a write fails before it takes effect. */
+        public final Set<String> refusing = ConcurrentHashMap.newKeySet();
+        /** Settings that are taken and forgotten. */
+        public final Set<SettingKey> forgetting = ConcurrentHashMap.newKeySet();
+        /** Every value that ever took effect, in order. */
+        public final List<String> written = Collections.synchronizedList(new ArrayList<>());
+
+        Fake(String name) {
+            this.name = name;
+        }
+
+        public Fake channel(String token, NativeConfig config) {
+            held.put(token, config);
+            return this;
+        }
+
+        public void turn(String token, SettingKey key, NativeValue value) {
+            held.computeIfPresent(token, (t, config) -> config.with(Map.of(key, value)));
+        }
+
+        public void goAway() {
+            away = Optional.of(new LinkException(Reason.UNREACHABLE, name + " cannot be reached"));
+        }
+
+        public void comeBack() {
+            away = Optional.empty();
+        }
+    }
+
+    private final Map<String, Fake> byPath = new ConcurrentHashMap<>();
+
+    public Fake add(String name) {
+        var fake = new Fake(name);
+        byPath.put("/" + name, fake);
+        return fake;
+    }
+
+    public static String address(String name) {
+        return "http://127.0.0.1:1/" + name;
+    }
+
+    private Fake at(RecorderAccess access) {
+        var fake = byPath.get(access.address().getPath());
+        if (fake == null) {
+            throw new LinkException(Reason.UNREACHABLE, "nobody is at " + access.address());
+        }
+        return fake;
+    }
+
+    private static void refuseWhenAway(Fake fake) {
+        fake.away.ifPresent(why -> {
+            throw new LinkException(why.reason(), String.valueOf(why.getMessage()));
+        });
+    }
+
+    @Override
+    public RecorderReading read(RecorderAccess access) {
+        var fake = at(access);
+        fake.beforeRead.run();
+        refuseWhenAway(fake);
+        List<RecorderReading.Channel> channels = new ArrayList<>();
+        synchronized (fake.held) {
+            fake.held.forEach((token, config) -> {
+                Node.Camera.requireChannel(token);
+                channels.add(new RecorderReading.Channel(
+                        token,
+                        fake.labels.getOrDefault(token, "Label of " + token),
+                        "Device",
+                        access.family().isPresent() ? config : NativeConfig.EMPTY,
+                        List.of()));
+            });
+        }
+        return new RecorderReading(
+                new RecorderReading.Device(fake.maker, fake.model, fake.firmware, "serial of " + fake.name),
+                fake.clockAhead,
+                fake.posixZone,
+                channels,
+                1);
+    }
+
+    @Override
+    public Map<String, LinkException> write(
+            RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
+        var fake = at(access);
+        fake.beforeWrite.run();
+        Map<String, LinkException> failed = new LinkedHashMap<>();
+        byChannel.forEach((channel, values) -> {
+            if (fake.away.isPresent() || fake.refusing.contains(channel)) {
+                failed.put(channel, new LinkException(Reason.REFUSED, fake.name + " refused it"));
+                return;
+            }
+            values.forEach((key, value) -> {
+                fake.written.add(channel + " " + key);
+                if (!fake.forgetting.contains(key)) {
+                    fake.turn(channel, key, value);
+                }
+            });
+        });
+        fake.afterWrite.run();
+        return failed;
+    }
+
+    @Override
+    public SelfDescription describe(RecorderAccess access) {
+        throw new LinkException(Reason.NOT_SUPPORTED, "a fake does not describe itself");
+    }
+
+    @Override
+    public byte[] still(RecorderAccess access, String channel) {
+        var fake = at(access);
+        fake.beforeRead.run();
+        refuseWhenAway(fake);
+        return new byte[] {(byte) 0xFF, (byte) 0xD8};
+    }
+
+    @Override
+    public List<String> disagreements(RecorderAccess access) {
+        return List.of();
+    }
+}

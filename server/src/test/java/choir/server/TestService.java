@@ -1,0 +1,222 @@
+package choir.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import choir.link.RecorderLink;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Primary;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The whole service on a folder of its own, with recorders that are played without a wire. */
+public final class TestService implements AutoCloseable {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final ThreadLocal<FakeRecorders> PLAYED = new ThreadLocal<>();
+
+    /** What a request was answered. */
+    public record Answer(int status, JsonNode body, HttpResponse<String> whole) {
+        public String detail() {
+            return body.path("detail").asString("");
+        }
+
+        public String version() {
+            return whole.headers().firstValue("ETag").orElse("");
+        }
+    }
+
+    /** Takes the place of the wire. */
+    static class Played {
+        @Bean
+        @Primary
+        RecorderLink recorderLink() {
+            return PLAYED.get();
+        }
+    }
+
+    private final FakeRecorders recorders;
+    private final Path folder;
+    private final HttpClient http = HttpClient.newHttpClient();
+    private ConfigurableApplicationContext context;
+    private String token = "";
+
+    private TestService(FakeRecorders recorders, Path folder) {
+        this.recorders = recorders;
+        this.folder = folder;
+        this.context = run();
+        token = post("/api/v1/session/token", Map.of("user", "ada", "password", "a long enough password", "label", "t"))
+                .body()
+                .path("token")
+                .asString("");
+    }
+
+    public static TestService start() {
+        try {
+            return new TestService(new FakeRecorders(), Files.createTempDirectory("choir-server"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** On a folder that is there already. */
+    public static TestService on(Path folder, String... options) {
+        return new TestService(new FakeRecorders(), folder);
+    }
+
+    private ConfigurableApplicationContext run() {
+        PLAYED.set(recorders);
+        var application = new SpringApplication(ChoirService.class, Played.class);
+        return application.run(
+                "--choir.data=" + folder,
+                "--server.port=0",
+                "--choir.setup.user=ada",
+                "--choir.setup.password=a long enough password",
+                "--choir.call-deadline=2m",
+                "--choir.reading-deadline=6m",
+                "--choir.writing-deadline=12m",
+                "--spring.main.allow-bean-definition-overriding=true",
+                "--logging.level.root=error",
+                "--logging.level.choir=off");
+    }
+
+    /** Stops the service and starts it again on the same folder, with the same recorders. */
+    public void restart() {
+        context.close();
+        context = run();
+    }
+
+    public FakeRecorders recorders() {
+        return recorders;
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    public Answer get(String path) {
+        return send("GET", path, null);
+    }
+
+    public Answer post(String path, Object body) {
+        return send("POST", path, body);
+    }
+
+    public Answer send(String method, String path, @org.jspecify.annotations.Nullable Object body, String... headers) {
+        int port = ((WebServerApplicationContext) context).getWebServer().getPort();
+        var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
+                .header("Content-Type", "application/json");
+        if (!token.isEmpty()) {
+            request.header("Authorization", "Bearer " + token);
+        }
+        if (headers.length > 0) {
+            request.headers(headers);
+        }
+        try {
+            var response = http.send(request.build(), BodyHandlers.ofString());
+            boolean json =
+                    response.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Answer(response.statusCode(), json ? JSON.readTree(response.body()) : JSON.nullNode(), response);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A recorder of the family tern that is played, added, and not read yet. */
+    public FakeRecorders.Fake added(String name) {
+        var fake = recorders.add(name);
+        var answer = post(
+                "/api/v1/recorders",
+                Map.of(
+                        "name",
+                        name,
+                        "address",
+                        FakeRecorders.address(name),
+                        "user",
+                        "u",
+                        "password",
+                        "p",
+                        "family",
+                        "tern",
+                        "zone",
+                        "UTC"));
+        assertThat(answer.status()).as(answer.detail()).isEqualTo(201);
+        return fake;
+    }
+
+    public JsonNode read(String... recorders) {
+        return finish(
+                post("/api/v1/readings", recorders.length == 0 ? Map.of() : Map.of("recorders", List.of(recorders))));
+    }
+
+    public JsonNode audit() {
+        return finish(post("/api/v1/audits", Map.of()));
+    }
+
+    /** Waits until long work has ended. */
+    public JsonNode finish(Answer started) {
+        assertThat(started.status()).as(started.detail()).isEqualTo(202);
+        long id = started.body().path("id").asLong();
+        get("/api/v1/works/" + id + "/progress");
+        var work = get("/api/v1/works/" + id).body();
+        assertThat(work.path("state").asString()).isNotIn("waiting", "running");
+        return work;
+    }
+
+    public JsonNode giveOut(String select) {
+        var preview = post("/api/v1/previews", Map.of("select", select));
+        assertThat(preview.status()).as(preview.detail()).isEqualTo(200);
+        return finish(post(
+                "/api/v1/rollouts",
+                Map.of("preview", preview.body().path("id").asLong(), "first", 1000, "maxFailedPercent", 100)));
+    }
+
+    public void load(String policy) {
+        var answer = post(
+                "/api/v1/policy",
+                Map.of("files", List.of(Map.of("name", "", "text", policy)), "prune", false, "onlyTry", false));
+        assertThat(answer.status()).as(answer.detail()).isEqualTo(200);
+    }
+
+    /** What is open, as "where: sentence". */
+    public List<String> findings() {
+        List<String> sentences = new ArrayList<>();
+        get("/api/v1/findings?limit=1000")
+                .body()
+                .path("items")
+                .forEach(f -> sentences.add(
+                        f.path("camera").asString(f.path("recorder").asString("")) + ": "
+                                + f.path("sentence").asString("")));
+        return sentences;
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}
