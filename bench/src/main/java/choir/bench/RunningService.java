@@ -33,6 +33,7 @@ final class RunningService implements AutoCloseable {
                         "-XX:+UseSerialGC",
                         "-Djdk.virtualThreadScheduler.parallelism=8",
                         "--enable-native-access=ALL-UNNAMED",
+                        "-XX:AOTCache=" + jar + ".aot",
                         "-Dspring.aot.enabled=true",
                         "-jar",
                         jar.toString(),

@@ -128,8 +128,8 @@ final class Table {
 
     private static String csvCell(String text) {
         var safe = !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
-        return safe.chars().anyMatch(c -> c == ',' || c == '"' || c == '\n' || c == '\r')
-                ? "\"" + safe.replace("\"", "\"\"") + "\""
-                : safe;
+        boolean quoted = safe.chars().anyMatch(c -> c == ',' || c == '"' || c == '\n' || c == '\r')
+                || !safe.equals(safe.strip());
+        return quoted ? "\"" + safe.replace("\"", "\"\"") + "\"" : safe;
     }
 }

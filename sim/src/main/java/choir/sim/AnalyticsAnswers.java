@@ -89,7 +89,7 @@ final class AnalyticsAnswers {
     private SimChannel channelOf(Element operation) {
         var token = Xml.text(operation, "ConfigurationToken").orElse("");
         return recorder.channels.stream()
-                .filter(c -> token.equals("VAC" + c.token))
+                .filter(c -> token.equals("VAC" + c.place))
                 .findFirst()
                 .orElseThrow(() -> SimSoapFault.wrongValue("NoConfig", "No such configuration: " + token));
     }

@@ -175,8 +175,8 @@ final class DeviceServices {
                 + "tns1:RuleEngine/CellMotionDetector/Motion</wsnt:Topic><wsnt:Message><tt:Message UtcTime=\""
                 + Instant.now().truncatedTo(java.time.temporal.ChronoUnit.MILLIS) + "\" PropertyOperation=\""
                 + operation
-                + "\"><tt:Source><tt:SimpleItem Name=\"VideoSourceConfigurationToken\" Value=\"VSC" + channel.token
-                + "\"/><tt:SimpleItem Name=\"VideoAnalyticsConfigurationToken\" Value=\"VAC" + channel.token
+                + "\"><tt:Source><tt:SimpleItem Name=\"VideoSourceConfigurationToken\" Value=\"VSC" + channel.place
+                + "\"/><tt:SimpleItem Name=\"VideoAnalyticsConfigurationToken\" Value=\"VAC" + channel.place
                 + "\"/><tt:SimpleItem Name=\"Rule\" Value=\"Motion\"/></tt:Source><tt:Data><tt:SimpleItem Name=\"IsMotion\""
                 + " Value=\"" + channel.motionNow
                 + "\"/></tt:Data></tt:Message></wsnt:Message></wsnt:NotificationMessage>";

@@ -133,7 +133,7 @@ final class FrontPanel {
         var text = new StringBuilder(recorder.name + " " + recorder.model.model() + " fault " + recorder.fault
                 + " calls " + recorder.calls + " writes " + recorder.writes + "\n");
         for (var c : recorder.channels) {
-            text.append(c.token).append(" ").append(c.label);
+            text.append(c.place).append(" ").append(c.label);
             recorder.model.panel().forEach((knob, parameter) -> {
                 if (!knob.equals("cells")) {
                     text.append(" ").append(knob).append(" ").append(c.values.get(parameter));

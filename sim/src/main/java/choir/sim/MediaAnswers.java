@@ -22,19 +22,19 @@ final class MediaAnswers {
         if ("http://www.onvif.org/ver10/media/wsdl".equals(operation.getNamespaceURI())) {
             return "<trt:GetProfilesResponse>"
                     + join(recorder.channels.stream()
-                            .map(c -> "<trt:Profiles token=\"P" + c.token + "\" fixed=\"true\"><tt:Name>"
+                            .map(c -> "<trt:Profiles token=\"P" + c.place + "\" fixed=\"true\"><tt:Name>"
                                     + Xml.escape(c.label) + "</tt:Name><tt:VideoSourceConfiguration token=\"VSC"
-                                    + c.token + "\">" + source(c) + "</tt:VideoSourceConfiguration></trt:Profiles>"))
+                                    + c.place + "\">" + source(c) + "</tt:VideoSourceConfiguration></trt:Profiles>"))
                     + "</trt:GetProfilesResponse>";
         }
         // The modest one leaves the analytics of a profile empty; its own call has them.
         return "<tr2:GetProfilesResponse>"
                 + join(recorder.channels.stream()
-                        .map(c -> "<tr2:Profiles token=\"P" + c.token + "\" fixed=\"true\"><tr2:Name>"
+                        .map(c -> "<tr2:Profiles token=\"P" + c.place + "\" fixed=\"true\"><tr2:Name>"
                                 + Xml.escape(c.label) + "</tr2:Name><tr2:Configurations><tr2:VideoSource token=\"VSC"
-                                + c.token + "\">" + source(c) + "</tr2:VideoSource><tr2:VideoEncoder token=\"VEC"
-                                + c.token + "\" GovLength=\"50\" Profile=\"Main\">" + encoder(c)
-                                + "</tr2:VideoEncoder><tr2:Analytics token=\"VAC" + c.token + "\">"
+                                + c.place + "\">" + source(c) + "</tr2:VideoSource><tr2:VideoEncoder token=\"VEC"
+                                + c.place + "\" GovLength=\"50\" Profile=\"Main\">" + encoder(c)
+                                + "</tr2:VideoEncoder><tr2:Analytics token=\"VAC" + c.place + "\">"
                                 + (model.modest()
                                         ? engines("", "")
                                         : engines(analytics.modules(c, "tt"), analytics.rules(c, "tt")))
@@ -47,13 +47,15 @@ final class MediaAnswers {
                 + join(
                         recorder.channels.stream()
                                 .map(
-                                        c -> "<trt:VideoSources token=\"" + c.token + "\"><tt:Framerate>" + c.frames
+                                        c -> "<trt:VideoSources token=\"" + Xml.escape(c.token) + "\"><tt:Framerate>"
+                                                + c.frames
                                                 + "</tt:Framerate><tt:Resolution><tt:Width>1920</tt:Width><tt:Height>1080</tt:Height></tt:Resolution></trt:VideoSources>"))
                 + "</trt:GetVideoSourcesResponse>";
     }
 
     private static String source(SimChannel c) {
-        return "<tt:Name>" + Xml.escape(c.label) + "</tt:Name><tt:UseCount>2</tt:UseCount><tt:SourceToken>" + c.token
+        return "<tt:Name>" + Xml.escape(c.label) + "</tt:Name><tt:UseCount>2</tt:UseCount><tt:SourceToken>"
+                + Xml.escape(c.token)
                 + "</tt:SourceToken><tt:Bounds x=\"0\" y=\"0\" width=\"1920\" height=\"1080\"/>";
     }
 
@@ -73,7 +75,7 @@ final class MediaAnswers {
     String analyticsConfigurations() {
         return "<tr2:GetAnalyticsConfigurationsResponse>"
                 + join(recorder.channels.stream()
-                        .map(c -> "<tr2:Configurations token=\"VAC" + c.token + "\">"
+                        .map(c -> "<tr2:Configurations token=\"VAC" + c.place + "\">"
                                 + engines(analytics.modules(c, "tt"), analytics.rules(c, "tt"))
                                 + "</tr2:Configurations>"))
                 + "</tr2:GetAnalyticsConfigurationsResponse>";
@@ -83,8 +85,8 @@ final class MediaAnswers {
         var wanted = Xml.text(operation, "ConfigurationToken").orElse("");
         return "<tr2:GetVideoEncoderConfigurationsResponse>"
                 + join(recorder.channels.stream()
-                        .filter(c -> wanted.isEmpty() || wanted.equals("VEC" + c.token))
-                        .map(c -> "<tr2:Configurations token=\"VEC" + c.token + "\" GovLength=\"50\" Profile=\"Main\">"
+                        .filter(c -> wanted.isEmpty() || wanted.equals("VEC" + c.place))
+                        .map(c -> "<tr2:Configurations token=\"VEC" + c.place + "\" GovLength=\"50\" Profile=\"Main\">"
                                 + encoder(c) + "</tr2:Configurations>"))
                 + "</tr2:GetVideoEncoderConfigurationsResponse>";
     }
@@ -107,13 +109,13 @@ final class MediaAnswers {
     /** Where a still of the channel is to be had, by an ordinary request. */
     String snapshotAddress(Element operation) {
         var channel = channel(Xml.text(operation, "ProfileToken").orElse(""), "P");
-        return "<tr2:GetSnapshotUriResponse><tr2:Uri>" + base + "/still/" + channel.token
+        return "<tr2:GetSnapshotUriResponse><tr2:Uri>" + base + "/still/" + channel.place
                 + "</tr2:Uri></tr2:GetSnapshotUriResponse>";
     }
 
     private SimChannel channel(String token, String prefix) {
         return recorder.channels.stream()
-                .filter(c -> token.equals(prefix + c.token))
+                .filter(c -> token.equals(prefix + c.place))
                 .findFirst()
                 .orElseThrow(() -> SimSoapFault.wrongValue("NoConfig", "No such configuration: " + token));
     }

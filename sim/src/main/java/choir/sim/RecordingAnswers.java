@@ -15,7 +15,7 @@ final class RecordingAnswers {
 
     private record Lane(SimChannel channel, String name) {
         String token() {
-            return channel.token + name.charAt(0) + name.length();
+            return channel.place + name.charAt(0) + name.length();
         }
     }
 
@@ -41,7 +41,7 @@ final class RecordingAnswers {
                 + join(
                         recorder.channels.stream()
                                 .map(
-                                        c -> "<trc:RecordingItem><tt:RecordingToken>R" + c.token
+                                        c -> "<trc:RecordingItem><tt:RecordingToken>R" + c.place
                                                 + "</tt:RecordingToken><tt:Configuration>" + configuration(c)
                                                 + "</tt:Configuration><tt:Tracks><tt:Track><tt:TrackToken>VIDEO</tt:TrackToken><tt:Configuration><tt:TrackType>Video</tt:TrackType><tt:Description>video</tt:Description></tt:Configuration></tt:Track></tt:Tracks></trc:RecordingItem>"))
                 + "</trc:GetRecordingsResponse>";
@@ -54,8 +54,8 @@ final class RecordingAnswers {
     }
 
     private static String configuration(SimChannel c) {
-        return "<tt:Source><tt:SourceId>urn:source:" + c.token + "</tt:SourceId><tt:Name>" + Xml.escape(c.deviceName)
-                + "</tt:Name><tt:Location/><tt:Description/><tt:Address/></tt:Source><tt:Content>channel " + c.token
+        return "<tt:Source><tt:SourceId>urn:source:" + c.place + "</tt:SourceId><tt:Name>" + Xml.escape(c.deviceName)
+                + "</tt:Name><tt:Location/><tt:Description/><tt:Address/></tt:Source><tt:Content>channel " + c.place
                 + "</tt:Content><tt:MaximumRetentionTime>P" + c.retentionDays + "D</tt:MaximumRetentionTime>"
                 + "<tt:Target><tt:Storage>disk-1</tt:Storage></tt:Target>";
     }
@@ -63,7 +63,7 @@ final class RecordingAnswers {
     private SimChannel recording(Element operation) {
         var token = Xml.text(operation, "RecordingToken").orElse("");
         return recorder.channels.stream()
-                .filter(c -> token.equals("R" + c.token))
+                .filter(c -> token.equals("R" + c.place))
                 .findFirst()
                 .orElseThrow(() -> SimSoapFault.wrongValue("NoRecording", "Unknown recording " + token));
     }
@@ -99,10 +99,10 @@ final class RecordingAnswers {
                         + c.after
                         + "S</tt:After></tt:EventFilter>";
         var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"S" + lane.token() + "\"";
-        return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.token
+        return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.place
                 + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
                 + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
-                + c.token
+                + c.place
                 + "</tt:Token></tt:SourceToken><tt:Tracks><tt:SourceTag>video</tt:SourceTag><tt:Destination>VIDEO</tt:Destination></tt:Tracks></tt:Source>"
                 + filter + "</" + prefix + ":JobConfiguration>";
     }
@@ -152,7 +152,7 @@ final class RecordingAnswers {
 
     String jobState(Element operation) {
         var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
-        return "<trc:GetRecordingJobStateResponse><trc:State><tt:RecordingToken>R" + lane.channel().token
+        return "<trc:GetRecordingJobStateResponse><trc:State><tt:RecordingToken>R" + lane.channel().place
                 + "</tt:RecordingToken><tt:State>" + (lane.channel().active ? "Active" : "Idle")
                 + "</tt:State></trc:State></trc:GetRecordingJobStateResponse>";
     }

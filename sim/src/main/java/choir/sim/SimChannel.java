@@ -12,7 +12,11 @@ final class SimChannel {
     static final int WEEK = 7 * 24 * 60;
     static final int HALF_HOUR = 30;
 
+    /** Where it stands, such as {@code 07}; what the recorder calls its other parts follows from it. */
+    final String place;
+    /** What the recorder calls its picture; any text. */
     final String token;
+
     private final SimModel model;
     String label;
     String deviceName;
@@ -33,8 +37,9 @@ final class SimChannel {
     int retentionDays = 30;
     boolean motionNow;
 
-    SimChannel(SimModel model, String token, String label, String deviceName) {
+    SimChannel(SimModel model, String place, String token, String label, String deviceName) {
         this.model = model;
+        this.place = place;
         this.token = token;
         this.label = label;
         this.deviceName = deviceName;

@@ -54,8 +54,8 @@ public final class SimRecorder {
         this.password = password;
         this.serial = "SN" + Math.floorMod(name.hashCode(), 100_000);
         for (int i = 0; i < tokens.size(); i++) {
-            channels.add(
-                    new SimChannel(model, tokens.get(i), "Camera " + (i + 1), "%s-cam-%02d".formatted(name, i + 1)));
+            var place = "%02d".formatted(i + 1);
+            channels.add(new SimChannel(model, place, tokens.get(i), "Camera " + (i + 1), name + "-cam-" + place));
         }
     }
 
@@ -70,11 +70,11 @@ public final class SimRecorder {
         return Instant.now().plus(clockAhead).atZone(clockZone);
     }
 
-    SimChannel channel(String token) {
+    SimChannel channel(String place) {
         return channels.stream()
-                .filter(c -> c.token.equals(token))
+                .filter(c -> c.place.equals(place))
                 .findFirst()
-                .orElseThrow(() -> new SimSoapFault("Sender", "InvalidArgVal", "NoEntity", "No channel " + token));
+                .orElseThrow(() -> new SimSoapFault("Sender", "InvalidArgVal", "NoEntity", "No channel " + place));
     }
 
     /** Keeps the state in that folder from now on, and takes it up from there when it is already known. */

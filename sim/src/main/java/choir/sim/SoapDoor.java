@@ -108,9 +108,9 @@ final class SoapDoor {
             send(exchange, 401, "text/html", "<html><body>401 Unauthorized</body></html>");
         } else {
             var picture = recorder.channels.stream()
-                    .filter(c -> c.token.equals(channel))
+                    .filter(c -> c.place.equals(channel))
                     .findFirst()
-                    .map(c -> Scene.picture(c.scene, recorder.name + "/" + c.token, recorder.localTime(), c.motionNow));
+                    .map(c -> Scene.picture(c.scene, recorder.name + "/" + c.place, recorder.localTime(), c.motionNow));
             if (picture.isEmpty()) {
                 send(exchange, 404, "text/plain", "no such channel");
                 return;
