@@ -50,13 +50,15 @@ public final class TestService implements AutoCloseable {
 
     private final FakeRecorders recorders;
     private final Path folder;
+    private final List<String> options;
     private final HttpClient http = HttpClient.newHttpClient();
     private ConfigurableApplicationContext context;
     private String token = "";
 
-    private TestService(FakeRecorders recorders, Path folder) {
+    private TestService(FakeRecorders recorders, Path folder, String... options) {
         this.recorders = recorders;
         this.folder = folder;
+        this.options = List.of(options);
         this.context = run();
         token = post("/api/v1/session/token", Map.of("user", "ada", "password", "a long enough password", "label", "t"))
                 .body()
@@ -64,23 +66,23 @@ public final class TestService implements AutoCloseable {
                 .asString("");
     }
 
-    public static TestService start() {
+    public static TestService start(String... options) {
         try {
-            return new TestService(new FakeRecorders(), Files.createTempDirectory("choir-server"));
+            return new TestService(new FakeRecorders(), Files.createTempDirectory("choir-server"), options);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
     /** On a folder that is there already. */
-    public static TestService on(Path folder, String... options) {
+    public static TestService on(Path folder) {
         return new TestService(new FakeRecorders(), folder);
     }
 
     private ConfigurableApplicationContext run() {
         PLAYED.set(recorders);
         var application = new SpringApplication(ChoirService.class, Played.class);
-        return application.run(
+        var arguments = new ArrayList<>(List.of(
                 "--choir.data=" + folder,
                 "--server.port=0",
                 "--choir.setup.user=ada",
@@ -90,7 +92,9 @@ public final class TestService implements AutoCloseable {
                 "--choir.writing-deadline=12m",
                 "--spring.main.allow-bean-definition-overriding=true",
                 "--logging.level.root=error",
-                "--logging.level.choir=off");
+                "--logging.level.choir=off"));
+        arguments.addAll(options);
+        return application.run(arguments.toArray(String[]::new));
     }
 
     /** Stops the service and starts it again on the same folder, with the same recorders. */

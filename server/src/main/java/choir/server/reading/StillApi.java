@@ -10,7 +10,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -28,8 +27,6 @@ import org.springframework.web.context.request.async.DeferredResult;
 class StillApi {
     private static final Duration FRESH = Duration.ofSeconds(10);
     private static final long MOST_KEPT_BYTES = 64 << 20;
-    private static final int ASKED_AT_ONCE = 32;
-    private static final int MOST_WAITING = 500;
 
     private final FleetStore fleet;
     private final Devices devices;
@@ -39,8 +36,10 @@ class StillApi {
             .maximumWeight(MOST_KEPT_BYTES)
             .<Node.Camera, byte[]>weigher((camera, jpeg) -> jpeg.length)
             .buildAsync();
-    private final Semaphore asked = new Semaphore(ASKED_AT_ONCE);
-    private final Semaphore waiting = new Semaphore(MOST_WAITING);
+    /** Questions to recorders; one recorder answers one at a time. */
+    private final Places asked = new Places(64, 4);
+    /** Requests that have no answer yet. */
+    private final Places waiting = new Places(500, 100);
 
     StillApi(FleetStore fleet, Devices devices, ServiceSettings settings) {
         this.fleet = fleet;
@@ -51,14 +50,15 @@ class StillApi {
     @GetMapping(path = "/api/v1/cameras/{recorder}/{channel}/still", produces = MediaType.IMAGE_JPEG_VALUE)
     DeferredResult<ResponseEntity<byte[]>> still(@PathVariable String recorder, @PathVariable String channel) {
         var camera = fleet.camera(Node.Camera.ofSegments(recorder, channel)).camera();
-        if (!waiting.tryAcquire()) {
+        var of = camera.recorder().text();
+        if (!waiting.take(of)) {
             throw busy(camera);
         }
         var result = new DeferredResult<ResponseEntity<byte[]>>(patience.toMillis());
         var left = new AtomicBoolean();
         result.onCompletion(() -> {
             if (left.compareAndSet(false, true)) {
-                waiting.release();
+                waiting.leave(of);
             }
         });
         result.onTimeout(() -> result.setErrorResult(new Problem(
@@ -76,7 +76,7 @@ class StillApi {
                 }
             });
         } catch (RuntimeException e) {
-            waiting.release();
+            waiting.leave(of);
             throw e;
         }
         return result;
@@ -86,13 +86,14 @@ class StillApi {
     private CompletableFuture<byte[]> fetched(Node.Camera camera) {
         var recorder = fleet.recorder(camera.recorder().text());
         return kept.get(camera, (c, executor) -> {
-            if (!asked.tryAcquire()) {
+            if (!asked.take(recorder.name())) {
                 throw busy(camera);
             }
             try {
-                return devices.still(recorder, c.channel(), patience).whenComplete((jpeg, failed) -> asked.release());
+                return devices.still(recorder, c.channel(), patience)
+                        .whenComplete((jpeg, failed) -> asked.leave(recorder.name()));
             } catch (RuntimeException e) {
-                asked.release();
+                asked.leave(recorder.name());
                 throw e;
             }
         });
@@ -107,6 +108,8 @@ class StillApi {
 
     private static Problem busy(Node.Camera camera) {
         return new Problem(
-                Problem.Kind.TOO_MANY, "many pictures are being fetched; ask again for that of " + camera + " soon");
+                Problem.Kind.TOO_MANY,
+                "many pictures of " + camera.recorder() + " are being fetched; ask again for that of " + camera
+                        + " soon");
     }
 }
