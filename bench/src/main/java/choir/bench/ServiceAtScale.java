@@ -40,7 +40,7 @@ public final class ServiceAtScale {
             "tag:gate",
             "site-00007",
             "nothing-is-called-so",
-            "group:used -state:waiting");
+            "group:used not:state:waiting");
 
     private final RunningService service;
     private final Process simulator;

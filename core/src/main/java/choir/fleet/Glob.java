@@ -66,6 +66,12 @@ public final class Glob {
         return true;
     }
 
+    /** False only where no text that begins like this can match. */
+    boolean mayMatchFrom(String beginning) {
+        var first = pieces.getFirst();
+        return first.regionMatches(0, beginning, 0, Math.min(first.length(), beginning.length()));
+    }
+
     /** The longest piece; every text that matches contains it. */
     public String longestPiece() {
         return pieces.stream()

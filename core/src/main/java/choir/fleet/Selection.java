@@ -70,7 +70,10 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
         public boolean matches(CameraFacts c) {
             return switch (kind) {
                 case RECORDER -> glob.matches(c.camera().recorder().text());
-                case CAMERA -> glob.matches(c.camera().text());
+                // Recorder and channel are put together only where they may match.
+                case CAMERA ->
+                    glob.mayMatchFrom(c.camera().recorder().text())
+                            && glob.matches(c.camera().text());
                 case TEMPLATE -> c.templates().stream().anyMatch(glob::matches);
                 case FAMILY -> glob.matches(c.familyName());
                 case TAG -> c.tags().stream().anyMatch(glob::matches);
