@@ -16,63 +16,52 @@ public sealed interface Matter {
         REAPPLY
     }
 
+    /** One word for its kind, by which programs tell them apart. */
+    String about();
+
     /** In a few words, for a heading. */
     String title();
 
-    Set<Act> acts();
+    default Set<Act> acts() {
+        return Set.of();
+    }
 
     /** The setting that it is about, if it is about one. */
-    Optional<SettingKey> setting();
+    default Optional<SettingKey> setting() {
+        return Optional.empty();
+    }
 
     /** What is wrong with one camera. */
     sealed interface OfCamera extends Matter {}
 
     /** What is wrong with a recorder as a whole. */
-    sealed interface OfRecorder extends Matter {
+    sealed interface OfRecorder extends Matter {}
+
+    /** What is wrong with a setting of a camera. */
+    sealed interface OfSetting extends OfCamera {
+        SettingKey key();
+
         @Override
-        default Set<Act> acts() {
-            return Set.of();
+        default String title() {
+            return Catalogue.get(key()).title();
         }
 
         @Override
         default Optional<SettingKey> setting() {
-            return Optional.empty();
+            return Optional.of(key());
         }
     }
 
     /** The recorder holds another value than it ought to. */
-    record Value(SettingKey key) implements OfCamera {
+    record Value(SettingKey key) implements OfSetting {
         @Override
-        public String title() {
-            return Catalogue.get(key).title();
+        public String about() {
+            return "value";
         }
 
         @Override
         public Set<Act> acts() {
             return EnumSet.of(Act.REAPPLY);
-        }
-
-        @Override
-        public Optional<SettingKey> setting() {
-            return Optional.of(key);
-        }
-    }
-
-    /** An area that no layer gives a shape. */
-    record AreaWithoutShape(String area) implements OfCamera {
-        @Override
-        public String title() {
-            return "Area without a shape";
-        }
-
-        @Override
-        public Set<Act> acts() {
-            return Set.of();
-        }
-
-        @Override
-        public Optional<SettingKey> setting() {
-            return Optional.of(Catalogue.AREAS);
         }
     }
 
@@ -81,43 +70,46 @@ public sealed interface Matter {
      *
      * @param template in which it stands; empty for an override
      */
-    record Blocked(SettingKey key, Node at, Optional<TemplateName> template) implements OfCamera {
+    record Blocked(SettingKey key, Node at, Optional<TemplateName> template) implements OfSetting {
         @Override
-        public String title() {
-            return Catalogue.get(key).title();
-        }
-
-        @Override
-        public Set<Act> acts() {
-            return Set.of();
-        }
-
-        @Override
-        public Optional<SettingKey> setting() {
-            return Optional.of(key);
+        public String about() {
+            return "blocked";
         }
     }
 
     /** An override past its last day. */
-    record Expired(SettingKey key, Node at) implements OfCamera {
+    record Expired(SettingKey key, Node at) implements OfSetting {
         @Override
-        public String title() {
-            return Catalogue.get(key).title();
+        public String about() {
+            return "expired";
+        }
+    }
+
+    /** An area that no layer gives a shape. */
+    record AreaWithoutShape(String area) implements OfCamera {
+        @Override
+        public String about() {
+            return "area-without-shape";
         }
 
         @Override
-        public Set<Act> acts() {
-            return Set.of();
+        public String title() {
+            return "Area without a shape";
         }
 
         @Override
         public Optional<SettingKey> setting() {
-            return Optional.of(key);
+            return Optional.of(Catalogue.AREAS);
         }
     }
 
     /** The recorder could not be read. */
     record NotRead() implements OfRecorder {
+        @Override
+        public String about() {
+            return "not-read";
+        }
+
         @Override
         public String title() {
             return "Recorder";
@@ -126,6 +118,11 @@ public sealed interface Matter {
 
     record Clock() implements OfRecorder {
         @Override
+        public String about() {
+            return "clock";
+        }
+
+        @Override
         public String title() {
             return "Clock";
         }
@@ -133,8 +130,26 @@ public sealed interface Matter {
 
     record Zone() implements OfRecorder {
         @Override
+        public String about() {
+            return "zone";
+        }
+
+        @Override
         public String title() {
             return "Time zone";
+        }
+    }
+
+    /** Something was found that was stored in a form which is not understood; the next audit finds it anew. */
+    record NotUnderstood() implements OfCamera, OfRecorder {
+        @Override
+        public String about() {
+            return "not-understood";
+        }
+
+        @Override
+        public String title() {
+            return "Not understood";
         }
     }
 }

@@ -1,6 +1,7 @@
 package choir.server.audit;
 
 import choir.drift.Cause;
+import choir.drift.Distance;
 import choir.drift.Matter;
 import choir.drift.Severity;
 import choir.fleet.Node;
@@ -10,6 +11,7 @@ import choir.server.db.Database;
 import choir.server.fleet.RecorderRemoval;
 import choir.server.fleet.StoredCamera;
 import choir.server.stored.DistanceJson;
+import choir.server.stored.Json;
 import choir.server.stored.MatterJson;
 import choir.server.web.Problem;
 import java.sql.ResultSet;
@@ -84,9 +86,9 @@ public class FindingStore implements RecorderRemoval {
                         .map(channel -> new Node.Camera(new RecorderName(recorder), channel)),
                 row.getString("label"),
                 Optional.ofNullable(row.getString("camera_group")).map(Node.Group::new),
-                MatterJson.read(row.getString("matter")),
+                matter(row.getString("matter")),
                 Optional.ofNullable(row.getString("cause")).map(Cause::valueOf),
-                DistanceJson.read(row.getString("distance")),
+                distance(row.getString("distance")),
                 Severity.valueOf(row.getString("severity")),
                 row.getString("sentence"),
                 Optional.ofNullable(row.getString("desired")),
@@ -98,6 +100,23 @@ public class FindingStore implements RecorderRemoval {
                         ? Optional.empty()
                         : Optional.of(new Finding.End(Instant.parse(endedAt), row.getString("ended_by"))),
                 returned ? Optional.of(returns) : Optional.empty());
+    }
+
+    private static Matter matter(String text) {
+        try {
+            return MatterJson.read(text);
+        } catch (Json.UnreadableException e) {
+            return new Matter.NotUnderstood();
+        }
+    }
+
+    /** Nothing is counted of a distance that cannot be understood; the sentence beside it still says it. */
+    private static Distance distance(String text) {
+        try {
+            return DistanceJson.read(text);
+        } catch (Json.UnreadableException e) {
+            return Distance.none();
+        }
     }
 
     /**
@@ -140,7 +159,10 @@ public class FindingStore implements RecorderRemoval {
         }
         open.forEach((matter, id) -> {
             if (!still.contains(matter)) {
-                ending.apply(MatterJson.read(matter)).ifPresent(by -> end(id, by, now));
+                var why = matter(matter) instanceof Matter.NotUnderstood
+                        ? Optional.of("what it was about cannot be understood any more")
+                        : ending.apply(matter(matter));
+                why.ifPresent(by -> end(id, by, now));
             }
         });
     }

@@ -57,7 +57,7 @@ record FindingView(
                 f.camera().map(Node.Camera::text).orElse(null),
                 f.label(),
                 f.group().map(Node.Group::text).orElse(null),
-                about(f.matter()),
+                f.matter().about(),
                 f.matter().setting().map(SettingKey::text).orElse(null),
                 f.matter().title(),
                 f.end().isPresent()
@@ -91,18 +91,6 @@ record FindingView(
         };
     }
 
-    private static String about(Matter matter) {
-        return switch (matter) {
-            case Matter.Value v -> "value";
-            case Matter.AreaWithoutShape a -> "area-without-shape";
-            case Matter.Blocked b -> "blocked";
-            case Matter.Expired e -> "expired";
-            case Matter.NotRead n -> "not-read";
-            case Matter.Clock c -> "clock";
-            case Matter.Zone z -> "zone";
-        };
-    }
-
     private static String causeOf(Matter matter) {
         return switch (matter) {
             case Matter.Value v -> "out of tune";
@@ -112,6 +100,7 @@ record FindingView(
             case Matter.NotRead n -> "not read";
             case Matter.Clock c -> "clock";
             case Matter.Zone z -> "wrong zone";
+            case Matter.NotUnderstood n -> "not understood";
         };
     }
 }

@@ -6,6 +6,7 @@ import choir.link.RecorderReading;
 import choir.link.RecorderReading.Device;
 import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.stored.Json;
 import choir.server.stored.StringsJson;
 import choir.server.web.Problem;
 import java.net.URI;
@@ -195,14 +196,24 @@ public class FleetStore {
     }
 
     private static StoredCamera camera(ResultSet row, int number) throws SQLException {
+        var tags = tags(row.getString("tags"));
         return new StoredCamera(
                 row.getLong("id"),
                 new Node.Camera(new RecorderName(row.getString("recorder")), row.getString("channel")),
                 row.getString("label"),
                 row.getString("device_name"),
                 new Node.Group(row.getString("camera_group")),
-                Set.copyOf(StringsJson.read(row.getString("tags"))),
+                Set.copyOf(tags.orElse(List.of())),
+                tags.isEmpty(),
                 row.getLong("version"));
+    }
+
+    private static Optional<List<String>> tags(String text) {
+        try {
+            return Optional.of(StringsJson.read(text));
+        } catch (Json.UnreadableException e) {
+            return Optional.empty();
+        }
     }
 
     /** Adds the camera in the root group, or brings its names up to date. */

@@ -126,7 +126,9 @@ class RecorderTurn {
         List<Step> planned = new ArrayList<>();
         for (var step : given) {
             var config = config(held, step);
-            if (config.isEmpty()) {
+            if (!step.isUnderstood()) {
+                fail(List.of(step), "what it was to change cannot be understood any more");
+            } else if (config.isEmpty()) {
                 fail(List.of(step), "the recorder has no channel " + step.channel() + " any more");
             } else if (step.state() == StepState.PLANNED || settledAfterCrash(step, config.get())) {
                 planned.add(step);

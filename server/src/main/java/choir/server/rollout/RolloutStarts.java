@@ -57,7 +57,12 @@ class RolloutStarts {
                 .query(String.class)
                 .optional()
                 .orElseThrow(() -> new Problem(Problem.Kind.NOT_FOUND, "there is no preview " + preview));
-        return start(steps.previewed(preview), new Task.Rollout(selection, waves, false), who);
+        var changes = steps.previewed(preview);
+        if (changes.values().stream().anyMatch(Map::isEmpty)) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT, "preview " + preview + " cannot be understood any more; preview again");
+        }
+        return start(changes, new Task.Rollout(selection, waves, false), who);
     }
 
     /** Puts back what was there before each verified step. */

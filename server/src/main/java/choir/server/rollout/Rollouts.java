@@ -88,7 +88,7 @@ class Rollouts implements Works.Runner {
         var part = steps.open(rollout, wave, recorder);
         try {
             turn.take(recorder, part, undo);
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             if (stopping) {
                 throw e;
             }

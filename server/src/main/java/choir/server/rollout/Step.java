@@ -11,6 +11,7 @@ import java.util.Optional;
  * One camera's changes within a rollout, as the journal of the rollout holds them.
  *
  * @param cameraId its row; empty when the camera is gone meanwhile
+ * @param changes empty when what is stored of them cannot be understood; a step changes something otherwise
  */
 record Step(
         long id,
@@ -21,6 +22,10 @@ record Step(
         StepState state,
         Map<SettingKey, Change> changes,
         String detail) {
+    boolean isUnderstood() {
+        return !changes.isEmpty();
+    }
+
     String recorder() {
         return camera.recorder().text();
     }

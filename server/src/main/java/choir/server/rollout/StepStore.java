@@ -8,6 +8,7 @@ import choir.rollout.StepState;
 import choir.server.db.Database;
 import choir.server.fleet.StoredCamera;
 import choir.server.stored.ChangesJson;
+import choir.server.stored.Json;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -91,12 +92,13 @@ class StepStore {
         return counts;
     }
 
+    /** By camera; empty changes where what is stored of them cannot be understood. */
     Map<Long, Map<SettingKey, Change>> previewed(long preview) {
         Map<Long, Map<SettingKey, Change>> changes = new LinkedHashMap<>();
         database.query("SELECT camera, changes FROM preview_step WHERE preview = :preview ORDER BY camera")
                 .param("preview", preview)
                 .query(row -> {
-                    changes.put(row.getLong("camera"), ChangesJson.read(row.getString("changes")));
+                    changes.put(row.getLong("camera"), understood(row.getString("changes")));
                 });
         return changes;
     }
@@ -111,8 +113,16 @@ class StepStore {
                 row.getString("label"),
                 row.getInt("wave"),
                 StepState.valueOf(row.getString("state")),
-                ChangesJson.read(row.getString("changes")),
+                understood(row.getString("changes")),
                 row.getString("detail"));
+    }
+
+    private static Map<SettingKey, Change> understood(String changes) {
+        try {
+            return ChangesJson.read(changes);
+        } catch (Json.UnreadableException e) {
+            return Map.of();
+        }
     }
 
     /** To be called within the transaction that makes the rollout. */

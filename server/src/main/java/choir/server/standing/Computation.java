@@ -97,6 +97,14 @@ final class Computation {
                     "something that is stored of " + recorder.name()
                             + " cannot be understood; read it again with: choir recorder read " + recorder.name()));
         }
+        var untagged = in.cameras().stream().filter(StoredCamera::unreadable).findFirst();
+        if (untagged.isPresent()) {
+            var camera = untagged.get().camera();
+            return recorder.in(failed(
+                    recorder,
+                    "the tags that are stored of " + camera
+                            + " cannot be understood; tag it again with: choir camera tag " + camera));
+        }
         if (families.named(recorder.family()).isEmpty()) {
             return recorder.in(failed(
                     recorder,

@@ -16,23 +16,23 @@ public final class MatterJson {
     private MatterJson() {}
 
     public static String write(Matter matter) {
-        var object = Json.versioned(VERSION);
+        var object = Json.versioned(VERSION).put("about", matter.about());
         switch (matter) {
-            case Matter.Value(var key) -> object.put("about", "value").put("key", key.text());
-            case Matter.AreaWithoutShape(var area) ->
-                object.put("about", "area-without-shape").put("area", area);
+            case Matter.Value(var key) -> object.put("key", key.text());
+            case Matter.AreaWithoutShape(var area) -> object.put("area", area);
             case Matter.Blocked(var key, var at, var template) -> {
-                object.put("about", "blocked").put("key", key.text());
+                object.put("key", key.text());
                 node(object, at);
                 template.ifPresent(t -> object.put("template", t.text()));
             }
             case Matter.Expired(var key, var at) -> {
-                object.put("about", "expired").put("key", key.text());
+                object.put("key", key.text());
                 node(object, at);
             }
-            case Matter.NotRead n -> object.put("about", "not-read");
-            case Matter.Clock c -> object.put("about", "clock");
-            case Matter.Zone z -> object.put("about", "zone");
+            case Matter.NotRead n -> {}
+            case Matter.Clock c -> {}
+            case Matter.Zone z -> {}
+            case Matter.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
         return Json.text(object);
     }

@@ -40,6 +40,14 @@ public sealed interface Task {
         }
     }
 
+    /** It was stored in a form that is not understood, so it can be listed and not be run. */
+    record NotUnderstood(Kind kind, String why) implements Task {
+        @Override
+        public String selection() {
+            return "";
+        }
+    }
+
     /** @param undo puts back what was there before, whatever the policy says */
     record Rollout(String selection, Waves waves, boolean undo) implements Task {
         @Override

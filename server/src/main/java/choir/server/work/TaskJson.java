@@ -23,25 +23,28 @@ public final class TaskJson {
                         .put("first", waves.first())
                         .put("maxFailedPercent", waves.maxFailedPercent())
                         .put("undo", undo);
+            case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
         return Json.text(object);
     }
 
     /**
-     * A limit that cannot be read stops: whatever is wrong with the text is an error.
-     *
-     * @throws Json.UnreadableException when it is none of ours
+     * A limit that cannot be read stops: with whatever is wrong in the text, the task is {@link Task.NotUnderstood}.
      */
     public static Task read(Task.Kind kind, String text) {
-        return Json.read(text, VERSION, node -> switch (kind) {
-            case READING -> new Task.Reading(Json.list(Json.field(node, "recorders"), JsonNode::asString));
-            case AUDIT -> new Task.Audit(Json.string(node, "selection"));
-            case ROLLOUT ->
-                new Task.Rollout(
-                        Json.string(node, "selection"),
-                        new Waves(number(node, "first"), number(node, "maxFailedPercent")),
-                        Json.field(node, "undo").asBoolean());
-        });
+        try {
+            return Json.read(text, VERSION, node -> switch (kind) {
+                case READING -> new Task.Reading(Json.list(Json.field(node, "recorders"), JsonNode::asString));
+                case AUDIT -> new Task.Audit(Json.string(node, "selection"));
+                case ROLLOUT ->
+                    new Task.Rollout(
+                            Json.string(node, "selection"),
+                            new Waves(number(node, "first"), number(node, "maxFailedPercent")),
+                            Json.field(node, "undo").asBoolean());
+            });
+        } catch (Json.UnreadableException e) {
+            return new Task.NotUnderstood(kind, String.valueOf(e.getMessage()));
+        }
     }
 
     private static int number(JsonNode node, String name) {

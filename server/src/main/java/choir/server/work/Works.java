@@ -2,7 +2,6 @@ package choir.server.work;
 
 import choir.refusal.Refusal;
 import choir.server.db.Database;
-import choir.server.stored.Json;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
 import java.sql.ResultSet;
@@ -112,6 +111,11 @@ public class Works {
             if (runner == null || work.hasEnded()) {
                 return;
             }
+            if (work.task() instanceof Task.NotUnderstood(var kind, var why)) {
+                LOG.error("work {} cannot be understood: {}", id, why);
+                end(id, Work.State.FAILED, "what this work is to do cannot be understood any more: " + why);
+                return;
+            }
             update("UPDATE work SET state = 'RUNNING' WHERE id = :id AND state IN ('WAITING', 'RUNNING')", id);
             var progress = progress(id);
             progress.goOn();
@@ -120,9 +124,6 @@ public class Works {
             end(id, Work.State.STOPPED, String.valueOf(e.getMessage()));
         } catch (Problem | Refusal e) {
             end(id, Work.State.FAILED, String.valueOf(e.getMessage()));
-        } catch (Json.UnreadableException e) {
-            LOG.error("work {} cannot be understood", id, e);
-            end(id, Work.State.FAILED, "what this work is to do cannot be understood any more: " + e.getMessage());
         } catch (RuntimeException | Error e) {
             if (stopping) {
                 // Its row still says that it runs, so the next start takes it up where it was.

@@ -1,0 +1,175 @@
+package choir.server.stored;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import choir.family.NativeConfig;
+import choir.family.NativeValue;
+import choir.policy.Catalogue;
+import choir.server.FakeRecorders;
+import choir.server.TestService;
+import choir.server.db.Database;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** What a later service wrote, or a disk spoiled, is told of the one it is about; everything else goes on. */
+class UnreadableRowsTest {
+    private static final String LATER = "{\"v\":99}";
+    private TestService service;
+    private FakeRecorders.Fake spoiled;
+
+    @BeforeEach
+    void start() {
+        service = TestService.start();
+        service.load("template: house\nmotion: {sensitivity: 70}\n---\ngroup: fleet\nuse: [house]\n");
+        spoiled = service.added("r1").channel("01", config()).channel("02", config());
+        service.added("r2").channel("01", config());
+        service.read();
+        service.audit();
+    }
+
+    @AfterEach
+    void stop() {
+        service.close();
+    }
+
+    private static NativeConfig config() {
+        return new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(50)));
+    }
+
+    /** As it would be after the next start. */
+    private void spoil(String sql) {
+        var database = service.bean(Database.class);
+        int rows =
+                database.write(() -> database.change(sql).param("text", LATER).update());
+        assertThat(rows).as(sql).isPositive();
+        service.restart();
+    }
+
+    private List<String> answers() {
+        List<String> bad = new ArrayList<>();
+        for (var path : List.of(
+                "/api/v1/overview",
+                "/api/v1/cameras",
+                "/api/v1/findings",
+                "/api/v1/recorders",
+                "/api/v1/audits",
+                "/api/v1/rollouts",
+                "/api/v1/cameras/r1/01",
+                "/api/v1/cameras/r1/01/findings",
+                "/api/v1/cameras/r2/01")) {
+            var answer = service.get(path);
+            if (answer.status() != 200) {
+                bad.add(path + ": " + answer.status() + " " + answer.detail());
+            }
+        }
+        return bad;
+    }
+
+    @Test
+    void aFindingIsStillListedAndTheNextAuditPutsItRight() {
+        spoil("UPDATE finding SET matter = :text WHERE recorder = 'r1' AND channel = '01'");
+        assertThat(answers()).isEmpty();
+        assertThat(service.findings()).hasSize(3);
+        assertThat(service.get("/api/v1/findings").body().toString()).contains("\"not-understood\"");
+        assertThat(service.audit().path("state").asString()).isEqualTo("done");
+        assertThat(service.findings()).hasSize(3);
+        assertThat(service.get("/api/v1/findings").body().toString()).doesNotContain("not-understood");
+    }
+
+    @Test
+    void theDistanceOfAFindingIsWorkedOutAgain() {
+        spoil("UPDATE finding SET distance = :text WHERE recorder = 'r1'");
+        assertThat(answers()).isEmpty();
+        service.audit();
+        service.get("/api/v1/findings")
+                .body()
+                .path("items")
+                .forEach(
+                        f -> assertThat(f.path("loss").asInt() + f.path("waste").asInt())
+                                .isPositive());
+    }
+
+    @Test
+    void tagsAreTroubleOfTheirRecorderAlone() {
+        spoil("UPDATE camera SET tags = :text WHERE recorder = 'r1' AND channel = '02'");
+        assertThat(answers()).isEmpty();
+        assertThat(service.get("/api/v1/cameras/r1/02").body().path("trouble").asString())
+                .contains("r1", "cannot be understood");
+        assertThat(service.get("/api/v1/cameras/r2/01").body().path("trouble").asString(""))
+                .isEmpty();
+        var placed = service.send(
+                "PUT", "/api/v1/cameras/r1/02/placing", Map.of("tags", List.of("mended")), "If-Match", "*");
+        assertThat(placed.status()).as(placed.detail()).isLessThan(300);
+        assertThat(service.get("/api/v1/cameras/r1/02").body().path("trouble").asString(""))
+                .isEmpty();
+    }
+
+    @Test
+    void whatACameraHoldsIsTroubleOfItsRecorderAlone() {
+        spoiled.turn("01", Catalogue.SENSITIVITY, NativeValue.number(51));
+        service.read();
+        spoil("UPDATE content SET body = :text WHERE hash IN"
+                + " (SELECT o.hash FROM observation o JOIN camera c ON c.id = o.camera"
+                + " WHERE c.recorder = 'r1' AND c.channel = '01')");
+        assertThat(answers()).isEmpty();
+        assertThat(service.get("/api/v1/cameras/r1/01").body().path("trouble").asString())
+                .contains("r1", "cannot be understood");
+        assertThat(service.get("/api/v1/cameras/r2/01").body().path("trouble").asString(""))
+                .isEmpty();
+    }
+
+    @Test
+    void aTaskIsListedAndCannotBeRunAgain() {
+        service.giveOut("");
+        spoil("UPDATE work SET task = :text WHERE kind = 'ROLLOUT'");
+        assertThat(answers()).isEmpty();
+        var id = service.get("/api/v1/rollouts").body().path(0).path("id").asLong();
+        assertThat(service.get("/api/v1/rollouts/" + id).status()).isEqualTo(200);
+    }
+
+    @Test
+    void aPreviewHasToBeMadeAgain() {
+        var preview = service.post("/api/v1/previews", Map.of("select", "")).body();
+        spoil("UPDATE preview_step SET changes = :text");
+        var refused = service.post(
+                "/api/v1/rollouts", Map.of("preview", preview.path("id").asLong()));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.detail()).contains("preview again");
+        assertThat(service.giveOut("").path("state").asString()).isEqualTo("done");
+    }
+
+    @Test
+    void aStepFailsAndTheOthersAreGivenOut() {
+        var preview = service.post("/api/v1/previews", Map.of("select", "")).body();
+        spoiled.beforeRead = () -> {
+            var database = service.bean(Database.class);
+            database.write(() -> database.change(
+                            "UPDATE rollout_step SET changes = :text WHERE recorder = 'r1' AND channel = '02'")
+                    .param("text", LATER)
+                    .update());
+        };
+        // The first wave takes one recorder, so the row is spoiled before the next wave reads it.
+        var work = service.finish(service.post(
+                "/api/v1/rollouts",
+                Map.of("preview", preview.path("id").asLong(), "first", 1, "maxFailedPercent", 100)));
+        assertThat(answers()).isEmpty();
+        spoiled.beforeRead = () -> {};
+        var rollout = service.get("/api/v1/rollouts/" + work.path("id").asLong());
+        assertThat(rollout.status()).as(rollout.detail()).isEqualTo(200);
+        assertThat(work.path("state").asString()).isEqualTo("done");
+        for (var step : rollout.body().path("steps")) {
+            boolean bad = step.path("camera").asString().equals("r1/02")
+                    && step.path("state").asString().equals("failed");
+            assertThat(bad || step.path("state").asString().equals("verified"))
+                    .as(step.toString())
+                    .isTrue();
+        }
+        var undo = service.post("/api/v1/rollouts/" + work.path("id").asLong() + "/undo", Map.of());
+        assertThat(undo.status()).as(undo.detail()).isEqualTo(202);
+        service.finish(undo);
+    }
+}
