@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createQuery, keepPreviousData, skipToken, useQueryClient } from '@tanstack/svelte-query';
   import { blockNavigation } from 'sv-router';
   import { api, ask } from '../lib/api/client';
-  import { asking } from '../lib/asked.svelte';
+  import { rested } from '../lib/rested.svelte';
   import { person } from '../lib/session.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
   import Empty from '../lib/ui/Empty.svelte';
@@ -33,11 +33,19 @@
     }
   });
 
-  const judged = asking(
-    () => (draft && !draft.fault && person.may('EDITOR') ? draft.text : undefined),
-    (text, signal) => ask(api.POST('/api/v1/template-drafts', { body: { text }, signal })),
-    400,
-  );
+  const typed = rested(() => (draft && !draft.fault && person.may('EDITOR') ? draft.text : undefined), 400);
+  const judged = createQuery(() => {
+    const text = typed.current;
+    return {
+      queryKey: ['template-draft', text],
+      queryFn:
+        text === undefined
+          ? skipToken
+          : ({ signal }) => ask(api.POST('/api/v1/template-drafts', { body: { text }, signal })),
+      placeholderData: keepPreviousData,
+      gcTime: 0,
+    };
+  });
 
   async function save() {
     if (await editing.save()) {
@@ -87,7 +95,7 @@
         {/if}
         <section class="mb-6 border-l-2 border-accent pl-4" aria-labelledby="touch">
           <h2 id="touch" class="head">What publishing would touch</h2>
-          {#if !draft.fault && !judged.error}<DraftText trial={judged.answer} />{/if}
+          {#if !draft.fault && !judged.error}<DraftText trial={judged.data} />{/if}
           <Trouble error={editing.error ?? judged.error} />
         </section>
         <div class="grid gap-10 2xl:grid-cols-[2fr_1fr]">

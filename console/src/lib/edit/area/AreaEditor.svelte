@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { createQuery, keepPreviousData, skipToken } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { api, ask, type Schemas } from '../../api/client';
-  import { asking } from '../../asked.svelte';
+  import { rested } from '../../rested.svelte';
   import { AreaBoard } from './area-board.svelte';
   import type { AreaDraft } from './area-draft.svelte';
   import AreaForm from './AreaForm.svelte';
@@ -17,12 +18,17 @@
   }: { draft: AreaDraft; camera: string; inherited?: Schemas['AreaView'][]; alone?: boolean } = $props();
 
   const board = untrack(() => new AreaBoard(draft));
-  const judged = asking(
-    () => ({ camera, areas: draft.text, alone }),
-    (body, signal) => ask(api.POST('/api/v1/area-drafts', { body, signal })),
-    250,
-  );
-  const cells = $derived(judged.answer?.cells ?? []);
+  const drawn = rested(() => ({ camera, areas: draft.text, alone }), 250);
+  const judged = createQuery(() => {
+    const body = drawn.current;
+    return {
+      queryKey: ['area-draft', body],
+      queryFn: body ? ({ signal }) => ask(api.POST('/api/v1/area-drafts', { body, signal })) : skipToken,
+      placeholderData: keepPreviousData,
+      gcTime: 0,
+    };
+  });
+  const cells = $derived(judged.data?.cells ?? []);
   $effect(() => {
     board.grid = [cells[0]?.length ?? 22, cells.length || 18];
   });
@@ -45,11 +51,11 @@
       <button type="button" class="act" onclick={() => draft.redo()} disabled={!draft.canRedo}>Redo</button>
     </div>
     <AreaPicture {board} {camera} {inherited} {cells} />
-    {#if judged.answer?.approximated}
-      <p class="text-sm text-cannot">Approximated: {judged.answer.approximated}.</p>
+    {#if judged.data?.approximated}
+      <p class="text-sm text-cannot">Approximated: {judged.data.approximated}.</p>
     {/if}
-    {#if judged.answer?.cannot}
-      <p class="text-sm text-cannot">Cannot be honoured: {judged.answer.cannot}.</p>
+    {#if judged.data?.cannot}
+      <p class="text-sm text-cannot">Cannot be honoured: {judged.data.cannot}.</p>
     {/if}
     {#if judged.error}<p class="text-sm text-loss" role="alert">{judged.error.message}</p>{/if}
   </div>

@@ -1,6 +1,6 @@
 import { flushSync } from 'svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { click, drag, one, press, show, type } from '../../testing';
+import { click, drag, one, press, show, type } from '../../testing/page';
 import { AreaDraft, areasOf } from './area-draft.svelte';
 import AreaEditor from './AreaEditor.svelte';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { click, drag, one, point, press, show, type } from '../../testing';
+import { click, drag, one, point, press, show, type } from '../../testing/page';
 import WeekEditor from './WeekEditor.svelte';
 import { WeekDraft } from './week-draft.svelte';
 import { isLevel, isTriggers, ONE_DAY } from './week-text';

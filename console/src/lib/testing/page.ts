@@ -1,5 +1,6 @@
 import { flushSync, mount, unmount, type Component } from 'svelte';
 import { afterEach } from 'vitest';
+import Provided from './Provided.svelte';
 
 /** The box that every element of a test stands in; a pointer's place is told by it. */
 export const BOX = { left: 0, top: 0, width: 1440, height: 1000 };
@@ -13,7 +14,10 @@ export function show<P extends Record<string, unknown>>(component: Component<P>,
   Element.prototype.setPointerCapture = () => undefined;
   const page = document.createElement('main');
   document.body.replaceChildren(page);
-  const shown = mount(component, { target: page, props });
+  const shown = mount(Provided, {
+    target: page,
+    props: { shown: component as unknown as Component, given: props },
+  });
   flushSync();
   afterEach(() => unmount(shown));
   return page;
