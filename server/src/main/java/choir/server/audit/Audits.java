@@ -6,7 +6,7 @@ import choir.fleet.CameraState;
 import choir.fleet.Selection;
 import choir.policy.SettingKey;
 import choir.server.fleet.StoredRecorder;
-import choir.server.policy.PolicyStore;
+import choir.server.policy.NodeStore;
 import choir.server.reading.Devices.Outcome;
 import choir.server.reading.Followed;
 import choir.server.reading.Sweeps;
@@ -39,7 +39,7 @@ class Audits implements Works.Runner {
     private final Sweeps sweeps;
     private final Followed followed;
     private final FindingStore findings;
-    private final PolicyStore policies;
+    private final NodeStore nodes;
     private final ZoneRules zones;
     private final Clock clock;
 
@@ -48,14 +48,14 @@ class Audits implements Works.Runner {
             Sweeps sweeps,
             Followed followed,
             FindingStore findings,
-            PolicyStore policies,
+            NodeStore nodes,
             ZoneRules zones,
             Clock clock) {
         this.standings = standings;
         this.sweeps = sweeps;
         this.followed = followed;
         this.findings = findings;
-        this.policies = policies;
+        this.nodes = nodes;
         this.zones = zones;
         this.clock = clock;
     }
@@ -96,7 +96,7 @@ class Audits implements Works.Runner {
                 // Nobody can tell from here what its clock says.
             }
         }
-        var expired = policies.overridesPast(LocalDate.now(clock), name);
+        var expired = nodes.overridesPast(LocalDate.now(clock), name);
         for (var standing : cameras) {
             if (selection.test(standing) && standing.held().isPresent()) {
                 List<Seen> seen = new ArrayList<>(Seen.of(standing));

@@ -43,12 +43,14 @@ class CalendarApi {
 
     private final CalendarStore store;
     private final PolicyStore policies;
+    private final NodeStore nodes;
     private final Journal journal;
     private final Database database;
 
-    CalendarApi(CalendarStore store, PolicyStore policies, Journal journal, Database database) {
+    CalendarApi(CalendarStore store, PolicyStore policies, NodeStore nodes, Journal journal, Database database) {
         this.store = store;
         this.policies = policies;
+        this.nodes = nodes;
         this.journal = journal;
         this.database = database;
     }
@@ -92,10 +94,10 @@ class CalendarApi {
         var templates = policies.templates().stream()
                 .filter(t -> t.layer().statements().values().stream().anyMatch(s -> speaksOf(s, name)))
                 .map(t -> "template " + t.name());
-        var nodes = policies.overrides().stream()
+        var speaking = nodes.overrides().stream()
                 .filter(o -> speaksOf(o.statement(), name))
                 .map(o -> o.node().text());
-        return Stream.concat(templates, nodes).distinct().toList();
+        return Stream.concat(templates, speaking).distinct().toList();
     }
 
     private static boolean speaksOf(Statement statement, CalendarName name) {

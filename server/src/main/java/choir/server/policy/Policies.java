@@ -33,13 +33,21 @@ import org.springframework.stereotype.Component;
 @Component
 public class Policies {
     private final PolicyStore store;
+    private final NodeStore nodes;
     private final CalendarStore calendars;
     private final FleetStore fleet;
     private final Database database;
     private final Journal journal;
 
-    Policies(PolicyStore store, CalendarStore calendars, FleetStore fleet, Database database, Journal journal) {
+    Policies(
+            PolicyStore store,
+            NodeStore nodes,
+            CalendarStore calendars,
+            FleetStore fleet,
+            Database database,
+            Journal journal) {
         this.store = store;
+        this.nodes = nodes;
         this.calendars = calendars;
         this.fleet = fleet;
         this.database = database;
@@ -123,15 +131,15 @@ public class Policies {
      *
      * @return at how many of them it was not used before
      */
-    public int use(TemplateName template, Collection<? extends Node> nodes, String who) {
+    public int use(TemplateName template, Collection<? extends Node> places, String who) {
         return database.write(() -> {
             require(template);
             int fresh = 0;
-            for (var node : nodes) {
-                List<TemplateName> there = new ArrayList<>(store.usesAt(node));
+            for (var node : places) {
+                List<TemplateName> there = new ArrayList<>(nodes.usesAt(node));
                 if (!there.contains(template)) {
                     there.add(template);
-                    store.use(node, there);
+                    nodes.use(node, there);
                     journal.add(who, "used a template", node.text(), template.text());
                     fresh++;
                 }
@@ -149,7 +157,7 @@ public class Policies {
             fleet.require(node);
             templates.forEach(this::require);
             checkVersion(node, ifMatch);
-            store.use(node, templates);
+            nodes.use(node, templates);
             journal.add(
                     who,
                     "put templates in order",
@@ -161,16 +169,16 @@ public class Policies {
     }
 
     private void checkVersion(Node node, Optional<String> ifMatch) {
-        Versions.check(ifMatch, store.versionOf(node), "what is said at " + node.text());
+        Versions.check(ifMatch, nodes.versionOf(node), "what is said at " + node.text());
     }
 
     void stopUsing(TemplateName template, Node node, String who) {
         database.write(() -> {
-            List<TemplateName> there = new ArrayList<>(store.usesAt(node));
+            List<TemplateName> there = new ArrayList<>(nodes.usesAt(node));
             if (!there.remove(template)) {
                 throw new Problem(Problem.Kind.NOT_FOUND, node.text() + " does not use \"" + template + "\"");
             }
-            store.use(node, there);
+            nodes.use(node, there);
             journal.add(who, "stopped using a template", node.text(), template.text());
         });
     }
@@ -206,7 +214,7 @@ public class Policies {
         database.write(() -> {
             fleet.require(node);
             checkVersion(node, ifMatch);
-            if (store.removeOverrides(node, key) == 0) {
+            if (nodes.removeOverrides(node, key) == 0) {
                 throw new Problem(Problem.Kind.NOT_FOUND, node.text() + " does not override " + key);
             }
             journal.add(who, "took an override back", node.text(), key.text());
@@ -243,7 +251,7 @@ public class Policies {
     /** Stores an override; to be called within a transaction. */
     void put(PolicyOverride override) {
         requireCalendars(override.statement());
-        store.put(override);
+        nodes.put(override);
         var text = override.statement() instanceof Statement.Set(var value) ? "=" + PolicyWriter.value(value) : "";
         journal.add(
                 override.author(),

@@ -107,13 +107,15 @@ class PolicyApi {
             boolean counts) {}
 
     private final PolicyStore store;
+    private final NodeStore nodes;
     private final Clock clock;
     private final Policies policies;
     private final PolicyLoad load;
 
-    PolicyApi(PolicyStore store, Policies policies, PolicyLoad load, Clock clock) {
+    PolicyApi(PolicyStore store, NodeStore nodes, Policies policies, PolicyLoad load, Clock clock) {
         this.clock = clock;
         this.store = store;
+        this.nodes = nodes;
         this.policies = policies;
         this.load = load;
     }
@@ -138,7 +140,7 @@ class PolicyApi {
     List<TemplateRow> templates() {
         var latest = store.latest();
         var templates = store.templates();
-        var uses = store.uses();
+        var uses = nodes.uses();
         return java.util.stream.IntStream.range(0, latest.size())
                 .mapToObj(i -> new TemplateRow(
                         latest.get(i).name(),
@@ -164,7 +166,7 @@ class PolicyApi {
         return ResponseEntity.ok()
                 .eTag(Versions.tag(t.revision()))
                 .body(new TemplateView(
-                        t.name(), t.revision(), t.text(), t.author(), t.at(), usedAt(store.uses(), name)));
+                        t.name(), t.revision(), t.text(), t.author(), t.at(), usedAt(nodes.uses(), name)));
     }
 
     @GetMapping("/api/v1/templates/{name}/revisions")
@@ -219,12 +221,12 @@ class PolicyApi {
     @GetMapping("/api/v1/uses")
     ResponseEntity<Used> used(@RequestParam String node) {
         var at = Node.parse(node);
-        long version = store.versionOf(at);
+        long version = nodes.versionOf(at);
         return ResponseEntity.ok()
                 .eTag(Versions.tag(version))
                 .body(new Used(
                         at.text(),
-                        store.usesAt(at).stream().map(TemplateName::text).toList(),
+                        nodes.usesAt(at).stream().map(TemplateName::text).toList(),
                         version));
     }
 
@@ -254,12 +256,12 @@ class PolicyApi {
         var today = LocalDate.now(clock);
         if (node.isEmpty()) {
             return ResponseEntity.ok(
-                    store.overrides().stream().map(o -> view(o, today)).toList());
+                    nodes.overrides().stream().map(o -> view(o, today)).toList());
         }
         var at = Node.parse(node);
         return ResponseEntity.ok()
-                .eTag(Versions.tag(store.versionOf(at)))
-                .body(store.overridesAt(at).stream().map(o -> view(o, today)).toList());
+                .eTag(Versions.tag(nodes.versionOf(at)))
+                .body(nodes.overridesAt(at).stream().map(o -> view(o, today)).toList());
     }
 
     private static OverrideView view(PolicyOverride o, LocalDate today) {

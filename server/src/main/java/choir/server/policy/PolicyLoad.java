@@ -39,6 +39,7 @@ class PolicyLoad {
 
     private final Policies policies;
     private final PolicyStore store;
+    private final NodeStore nodes;
     private final CalendarStore calendars;
     private final FleetStore fleet;
     private final Journal journal;
@@ -47,6 +48,7 @@ class PolicyLoad {
     PolicyLoad(
             Policies policies,
             PolicyStore store,
+            NodeStore nodes,
             CalendarStore calendars,
             FleetStore fleet,
             Journal journal,
@@ -54,6 +56,7 @@ class PolicyLoad {
         this.calendars = calendars;
         this.policies = policies;
         this.store = store;
+        this.nodes = nodes;
         this.fleet = fleet;
         this.journal = journal;
         this.database = database;
@@ -174,11 +177,11 @@ class PolicyLoad {
         }
 
         private void use(Node node, List<TemplateName> wanted) {
-            var before = store.usesAt(node);
+            var before = nodes.usesAt(node);
             if (before.equals(wanted)) {
                 return;
             }
-            store.use(node, wanted);
+            nodes.use(node, wanted);
             journal.add(who, "set the templates of", node.text(), names(wanted));
             changes.add(new Change("use", node.text(), "uses " + names(wanted) + ", before " + names(before)));
         }
@@ -197,7 +200,7 @@ class PolicyLoad {
 
         private void overrides() {
             Map<Slot, PolicyOverride> there = new HashMap<>();
-            store.overrides().forEach(o -> there.put(Slot.of(o), o));
+            nodes.overrides().forEach(o -> there.put(Slot.of(o), o));
             for (var wanted : wantedOverrides()) {
                 var before = Optional.ofNullable(there.get(Slot.of(wanted)));
                 if (before.filter(b -> same(b, wanted)).isEmpty()) {
@@ -245,14 +248,14 @@ class PolicyLoad {
                     .filter(n -> n.use().isPresent())
                     .map(OfNode::node)
                     .collect(Collectors.toSet());
-            store.uses().keySet().stream()
+            nodes.uses().keySet().stream()
                     .filter(n -> !using.contains(n))
                     .toList()
                     .forEach(n -> use(n, List.of()));
             Set<Slot> wanted = wantedOverrides().stream().map(Slot::of).collect(Collectors.toSet());
-            for (var o : store.overrides()) {
+            for (var o : nodes.overrides()) {
                 if (!wanted.contains(Slot.of(o))) {
-                    store.removeOverride(o);
+                    nodes.removeOverride(o);
                     journal.add(
                             who,
                             "took an override back",
@@ -295,9 +298,9 @@ class PolicyLoad {
             files.add(new PolicyFile("calendars.yaml", dates));
         }
         store.latest().forEach(t -> files.add(new PolicyFile("templates/" + t.name() + ".yaml", t.text())));
-        var uses = store.uses();
+        var uses = nodes.uses();
         Map<Node, List<PolicyOverride>> overrides =
-                store.overrides().stream().collect(Collectors.groupingBy(PolicyOverride::node));
+                nodes.overrides().stream().collect(Collectors.groupingBy(PolicyOverride::node));
         Set<Node> nodes = new java.util.TreeSet<>(uses.keySet());
         nodes.addAll(overrides.keySet());
         var text = nodes.stream()

@@ -5,6 +5,7 @@ import choir.policy.NodeWords;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.policy.CalendarStore;
+import choir.server.policy.NodeStore;
 import choir.server.policy.PolicyStore;
 import choir.server.reading.Known;
 import choir.server.reading.ObservationStore;
@@ -21,12 +22,19 @@ import org.springframework.stereotype.Component;
 class Inputs {
     private final FleetStore fleet;
     private final PolicyStore policies;
+    private final NodeStore nodes;
     private final CalendarStore calendars;
     private final ObservationStore observations;
 
-    Inputs(FleetStore fleet, PolicyStore policies, CalendarStore calendars, ObservationStore observations) {
+    Inputs(
+            FleetStore fleet,
+            PolicyStore policies,
+            NodeStore nodes,
+            CalendarStore calendars,
+            ObservationStore observations) {
         this.fleet = fleet;
         this.policies = policies;
+        this.nodes = nodes;
         this.calendars = calendars;
         this.observations = observations;
     }
@@ -40,7 +48,7 @@ class Inputs {
         fleet.cameras()
                 .forEach(c -> cameras.computeIfAbsent(c.camera().recorder().text(), r -> new ArrayList<>())
                         .add(c));
-        var words = policies.wordsOfCameras(Optional.empty());
+        var words = nodes.wordsOfCameras(Optional.empty());
         var known = observations.known(Optional.empty());
         List<Computation.Inputs> all = new ArrayList<>();
         for (var recorder : fleet.recorders()) {
@@ -68,7 +76,7 @@ class Inputs {
                 .map(r -> new Computation.Inputs(
                         r,
                         fleet.camerasOf(recorder),
-                        policies.wordsOfCameras(Optional.of(recorder)),
+                        nodes.wordsOfCameras(Optional.of(recorder)),
                         observations.known(Optional.of(recorder))));
     }
 }

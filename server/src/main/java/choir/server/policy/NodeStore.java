@@ -1,0 +1,283 @@
+package choir.server.policy;
+
+import choir.document.PolicyWriter;
+import choir.document.SettingReader;
+import choir.fleet.Node;
+import choir.policy.Layer.Statement;
+import choir.policy.NodeWords;
+import choir.policy.PolicyOverride;
+import choir.policy.SettingKey;
+import choir.policy.TemplateName;
+import choir.refusal.Refusal;
+import choir.server.db.Change;
+import choir.server.db.Database;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/** What is said at nodes: the templates used there, in their order, and overrides. */
+@Component
+public class NodeStore {
+    /** Whether a node is a group or a camera, as its column holds it. */
+    private enum Kind {
+        GROUP,
+        CAMERA;
+
+        static Kind of(Node node) {
+            return switch (node) {
+                case Node.Group g -> GROUP;
+                case Node.Camera c -> CAMERA;
+            };
+        }
+
+        Node node(String text) {
+            return switch (this) {
+                case GROUP -> new Node.Group(text);
+                case CAMERA -> Node.Camera.parse(text);
+            };
+        }
+    }
+
+    /** A part of what is said at nodes. */
+    private record Which(String condition, Map<String, String> parameters) {
+        static Which ofRecorder(String recorder) {
+            // Names of recorders have no slash, and '0' is the character after it.
+            return new Which(
+                    " WHERE node_kind = 'CAMERA' AND node >= :from AND node < :to",
+                    Map.of("from", recorder + "/", "to", recorder + "0"));
+        }
+
+        static Which ofKind(Kind kind) {
+            return new Which(" WHERE node_kind = :kind", Map.of("kind", kind.name()));
+        }
+
+        static Which of(Node node) {
+            return new Which(
+                    " WHERE node_kind = :kind AND node = :node",
+                    Map.of("kind", Kind.of(node).name(), "node", node.text()));
+        }
+    }
+
+    private static final Logger LOG = LoggerFactory.getLogger(NodeStore.class);
+    private static final Which ALL = new Which("", Map.of());
+
+    private final Database database;
+    private final Clock clock;
+
+    NodeStore(Database database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** The templates used at groups. */
+    Map<Node, List<TemplateName>> usesAtGroups() {
+        return uses(Which.ofKind(Kind.GROUP));
+    }
+
+    /** The overrides at groups. */
+    List<PolicyOverride> overridesAtGroups() {
+        return overrides(Which.ofKind(Kind.GROUP));
+    }
+
+    /**
+     * What is said straight at cameras.
+     *
+     * @param recorder of which alone it is wanted; empty for all
+     */
+    public Map<Node.Camera, NodeWords> wordsOfCameras(Optional<String> recorder) {
+        var which = recorder.map(Which::ofRecorder).orElseGet(() -> Which.ofKind(Kind.CAMERA));
+        var uses = uses(which);
+        Map<Node, List<PolicyOverride>> overrides =
+                overrides(which).stream().collect(Collectors.groupingBy(PolicyOverride::node));
+        Set<Node> nodes = new HashSet<>(uses.keySet());
+        nodes.addAll(overrides.keySet());
+        Map<Node.Camera, NodeWords> words = HashMap.newHashMap(nodes.size());
+        for (var node : nodes) {
+            if (node instanceof Node.Camera camera) {
+                words.put(
+                        camera,
+                        new NodeWords(uses.getOrDefault(node, List.of()), overrides.getOrDefault(node, List.of())));
+            }
+        }
+        return words;
+    }
+
+    Map<Node, List<TemplateName>> uses() {
+        return uses(ALL);
+    }
+
+    List<TemplateName> usesAt(Node node) {
+        return uses(Which.of(node)).getOrDefault(node, List.of());
+    }
+
+    private Map<Node, List<TemplateName>> uses(Which which) {
+        Map<Node, List<TemplateName>> uses = new LinkedHashMap<>();
+        database.query("SELECT node_kind, node, template FROM template_use" + which.condition()
+                        + " ORDER BY node_kind DESC, node, position")
+                .params(which.parameters())
+                .query(row -> {
+                    uses.computeIfAbsent(node(row), k -> new ArrayList<>())
+                            .add(new TemplateName(row.getString("template")));
+                });
+        return uses;
+    }
+
+    private static Node node(ResultSet row) throws SQLException {
+        return Kind.valueOf(row.getString("node_kind")).node(row.getString("node"));
+    }
+
+    public List<PolicyOverride> overrides() {
+        return overrides(ALL);
+    }
+
+    List<PolicyOverride> overridesAt(Node node) {
+        return overrides(Which.of(node));
+    }
+
+    /** Those that are past their last day on the date. */
+    public List<PolicyOverride> overridesPast(LocalDate day, String recorder) {
+        return overrides(Which.ofRecorder(recorder)).stream()
+                .filter(o -> !o.countsOn(day))
+                .toList();
+    }
+
+    private List<PolicyOverride> overrides(Which which) {
+        return database
+                .query("SELECT id, node_kind, node, key, value, fixed, because, author, until FROM policy_override"
+                        + which.condition() + " ORDER BY id")
+                .params(which.parameters())
+                .query(NodeStore::override)
+                .list()
+                .stream()
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /** Empty for one that cannot be understood any more, which then says nothing. */
+    private static Optional<PolicyOverride> override(ResultSet row, int number) throws SQLException {
+        var key = row.getString("key");
+        var value = row.getString("value");
+        try {
+            return Optional.of(new PolicyOverride(
+                    row.getLong("id"),
+                    node(row),
+                    new SettingKey(key),
+                    value == null ? new Statement.Unset() : new Statement.Set(SettingReader.read(key, value)),
+                    row.getBoolean("fixed"),
+                    row.getString("because"),
+                    row.getString("author"),
+                    Optional.ofNullable(row.getString("until")).map(LocalDate::parse)));
+        } catch (Refusal | DateTimeParseException e) {
+            LOG.error(
+                    "override {} at {} cannot be understood: {}",
+                    row.getLong("id"),
+                    row.getString("node"),
+                    e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    /** Counts the changes of what is said at a node. */
+    long versionOf(Node node) {
+        return database.query("SELECT version FROM node_version WHERE node_kind = :kind AND node = :node")
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
+                .query(Long.class)
+                .optional()
+                .orElse(0L);
+    }
+
+    private void spoken(Node node) {
+        database.change("""
+                        INSERT INTO node_version (node_kind, node, version) VALUES (:kind, :node, 1)
+                        ON CONFLICT (node_kind, node) DO UPDATE SET version = version + 1
+                        """)
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
+                .update();
+        database.tell(new Change.NodeSpoken(node));
+    }
+
+    void use(Node node, List<TemplateName> templates) {
+        database.change("DELETE FROM template_use WHERE node_kind = :kind AND node = :node")
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
+                .update();
+        for (int i = 0; i < templates.size(); i++) {
+            database.change("""
+                            INSERT INTO template_use (node_kind, node, position, template)
+                            VALUES (:kind, :node, :position, :template)
+                            """)
+                    .param("kind", Kind.of(node).name())
+                    .param("node", node.text())
+                    .param("position", i)
+                    .param("template", templates.get(i).text())
+                    .update();
+        }
+        spoken(node);
+    }
+
+    /** Setting again replaces the override of the same kind, with or without an end date. */
+    void put(PolicyOverride override) {
+        database.change("""
+                        DELETE FROM policy_override
+                        WHERE node_kind = :kind AND node = :node AND key = :key AND (until IS NULL) = :undated
+                        """)
+                .param("kind", Kind.of(override.node()).name())
+                .param("node", override.node().text())
+                .param("key", override.key().text())
+                .param("undated", override.until().isEmpty() ? 1 : 0)
+                .update();
+        database.change("""
+                        INSERT INTO policy_override
+                          (node_kind, node, key, value, fixed, because, author, until, created_at)
+                        VALUES (:kind, :node, :key, :value, :fixed, :because, :author, :until, :at)
+                        """)
+                .param("kind", Kind.of(override.node()).name())
+                .param("node", override.node().text())
+                .param("key", override.key().text())
+                .param(
+                        "value",
+                        override.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null)
+                .param("fixed", override.fixed() ? 1 : 0)
+                .param("because", override.because())
+                .param("author", override.author())
+                .param("until", override.until().map(LocalDate::toString).orElse(null))
+                .param("at", clock.instant().toString())
+                .update();
+        spoken(override.node());
+    }
+
+    /** How many were taken away. */
+    int removeOverrides(Node node, SettingKey key) {
+        int gone = database.change(
+                        "DELETE FROM policy_override WHERE node_kind = :kind AND node = :node AND key = :key")
+                .param("kind", Kind.of(node).name())
+                .param("node", node.text())
+                .param("key", key.text())
+                .update();
+        spoken(node);
+        return gone;
+    }
+
+    void removeOverride(PolicyOverride override) {
+        database.change("DELETE FROM policy_override WHERE id = :id")
+                .param("id", override.id())
+                .update();
+        spoken(override.node());
+    }
+}
