@@ -112,9 +112,10 @@ public final class ServiceAtScale {
         addRecorders();
         whole("first reading", "/api/v1/readings", "{}");
         place();
-        whole("second reading, nothing changed", "/api/v1/readings", "{}");
         if (recorders * CHANNELS <= GIVEN_OUT) {
-            rollout("rollout of one setting to all");
+            rollout("rollout of one setting to all", "");
+        } else {
+            rollout("rollout of one setting to one recorder", "recorder:" + PlayedFleet.name(recorders - 1));
         }
         whole("audit, nothing changed", "/api/v1/audits", "{}");
         drift();
@@ -173,9 +174,9 @@ public final class ServiceAtScale {
                                 number(work, "total")));
     }
 
-    private void rollout(String what) throws Exception {
+    private void rollout(String what, String select) throws Exception {
         var began = System.nanoTime();
-        var preview = service.call("POST", "/api/v1/previews", "{\"select\":\"\"}");
+        var preview = service.call("POST", "/api/v1/previews", "{\"select\":\"" + select + "\"}");
         var id = preview.replaceFirst("(?s).*\"id\":(\\d+).*", "$1");
         say(what + ": its preview", since(began));
         whole(what, "/api/v1/rollouts", "{\"preview\":" + id + "}");
