@@ -2,8 +2,10 @@ package choir.server.policy;
 
 import choir.policy.CalendarName;
 import choir.policy.Calendars;
+import choir.refusal.Refusal;
 import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.stored.Json;
 import choir.server.stored.StringsJson;
 import choir.week.DateSet;
 import choir.week.SpecialDate;
@@ -12,12 +14,17 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** The calendars that special days speak of. */
 @Component
 public class CalendarStore {
+    private static final Logger LOG = LoggerFactory.getLogger(CalendarStore.class);
+
     private final Database database;
 
     CalendarStore(Database database) {
@@ -28,6 +35,13 @@ public class CalendarStore {
         Map<CalendarName, DateSet> byName =
                 all().stream().collect(Collectors.toMap(StoredCalendar::name, StoredCalendar::dates));
         return new Calendars(byName);
+    }
+
+    Set<CalendarName> notUnderstood() {
+        return all().stream()
+                .filter(c -> !c.understood())
+                .map(StoredCalendar::name)
+                .collect(Collectors.toSet());
     }
 
     List<StoredCalendar> all() {
@@ -44,13 +58,23 @@ public class CalendarStore {
     }
 
     private static StoredCalendar calendar(ResultSet row, int number) throws SQLException {
+        var name = new CalendarName(row.getString("name"));
+        var dates = dates(name, row.getString("dates"));
         return new StoredCalendar(
-                new CalendarName(row.getString("name")),
+                name,
                 row.getString("title"),
-                new DateSet(StringsJson.read(row.getString("dates")).stream()
-                        .map(SpecialDate::parse)
-                        .toList()),
+                dates.orElse(new DateSet(List.of())),
+                dates.isPresent(),
                 row.getLong("version"));
+    }
+
+    private static Optional<DateSet> dates(CalendarName name, String stored) {
+        try {
+            return Optional.of(DateSet.parse(StringsJson.read(stored)));
+        } catch (Json.UnreadableException | Refusal e) {
+            LOG.error("the dates of calendar {} cannot be understood: {}", name, e.getMessage());
+            return Optional.empty();
+        }
     }
 
     /** Adds or replaces; to be called within a transaction. */

@@ -17,6 +17,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -24,7 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.TreeSet;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -83,14 +84,9 @@ public class NodeStore {
         this.clock = clock;
     }
 
-    /** The templates used at groups. */
-    Map<Node, List<TemplateName>> usesAtGroups() {
-        return uses(Which.ofKind(Kind.GROUP));
-    }
-
-    /** The overrides at groups. */
-    List<PolicyOverride> overridesAtGroups() {
-        return overrides(Which.ofKind(Kind.GROUP));
+    /** What is said straight at groups. */
+    Map<Node, NodeWords> wordsOfGroups() {
+        return words(Which.ofKind(Kind.GROUP));
     }
 
     /**
@@ -99,19 +95,30 @@ public class NodeStore {
      * @param recorder of which alone it is wanted; empty for all
      */
     public Map<Node.Camera, NodeWords> wordsOfCameras(Optional<String> recorder) {
-        var which = recorder.map(Which::ofRecorder).orElseGet(() -> Which.ofKind(Kind.CAMERA));
+        Map<Node.Camera, NodeWords> words = new HashMap<>();
+        words(recorder.map(Which::ofRecorder).orElseGet(() -> Which.ofKind(Kind.CAMERA)))
+                .forEach((node, said) -> {
+                    if (node instanceof Node.Camera camera) {
+                        words.put(camera, said);
+                    }
+                });
+        return words;
+    }
+
+    private Map<Node, NodeWords> words(Which which) {
         var uses = uses(which);
-        Map<Node, List<PolicyOverride>> overrides =
-                overrides(which).stream().collect(Collectors.groupingBy(PolicyOverride::node));
+        var overrides = read(which);
         Set<Node> nodes = new HashSet<>(uses.keySet());
-        nodes.addAll(overrides.keySet());
-        Map<Node.Camera, NodeWords> words = HashMap.newHashMap(nodes.size());
+        nodes.addAll(overrides.understood().keySet());
+        nodes.addAll(overrides.not().keySet());
+        Map<Node, NodeWords> words = HashMap.newHashMap(nodes.size());
         for (var node : nodes) {
-            if (node instanceof Node.Camera camera) {
-                words.put(
-                        camera,
-                        new NodeWords(uses.getOrDefault(node, List.of()), overrides.getOrDefault(node, List.of())));
-            }
+            words.put(
+                    node,
+                    new NodeWords(
+                            uses.getOrDefault(node, List.of()),
+                            overrides.understood().getOrDefault(node, List.of()),
+                            overrides.not().getOrDefault(node, Set.of())));
         }
         return words;
     }
@@ -155,40 +162,52 @@ public class NodeStore {
                 .toList();
     }
 
+    /** Settings of which an override is stored that cannot be understood. */
+    Map<Node, Set<String>> notUnderstood() {
+        return read(ALL).not();
+    }
+
     private List<PolicyOverride> overrides(Which which) {
-        return database
-                .query("SELECT id, node_kind, node, key, value, fixed, because, author, until FROM policy_override"
-                        + which.condition() + " ORDER BY id")
-                .params(which.parameters())
-                .query(NodeStore::override)
-                .list()
-                .stream()
-                .flatMap(Optional::stream)
+        return read(which).understood().values().stream()
+                .flatMap(List::stream)
+                .sorted(Comparator.comparing(PolicyOverride::id))
                 .toList();
     }
 
-    /** Empty for one that cannot be understood any more, which then says nothing. */
-    private static Optional<PolicyOverride> override(ResultSet row, int number) throws SQLException {
+    private record Overrides(Map<Node, List<PolicyOverride>> understood, Map<Node, Set<String>> not) {}
+
+    private Overrides read(Which which) {
+        var read = new Overrides(new HashMap<>(), new HashMap<>());
+        database.query("SELECT id, node_kind, node, key, value, fixed, because, author, until FROM policy_override"
+                        + which.condition() + " ORDER BY id")
+                .params(which.parameters())
+                .query(row -> {
+                    var node = node(row);
+                    try {
+                        read.understood()
+                                .computeIfAbsent(node, n -> new ArrayList<>())
+                                .add(override(node, row));
+                    } catch (Refusal | DateTimeParseException e) {
+                        LOG.error(
+                                "override {} at {} cannot be understood: {}", row.getLong("id"), node, e.getMessage());
+                        read.not().computeIfAbsent(node, n -> new TreeSet<>()).add(row.getString("key"));
+                    }
+                });
+        return read;
+    }
+
+    private static PolicyOverride override(Node node, ResultSet row) throws SQLException {
         var key = row.getString("key");
         var value = row.getString("value");
-        try {
-            return Optional.of(new PolicyOverride(
-                    row.getLong("id"),
-                    node(row),
-                    new SettingKey(key),
-                    value == null ? new Statement.Unset() : new Statement.Set(SettingReader.read(key, value)),
-                    row.getBoolean("fixed"),
-                    row.getString("because"),
-                    row.getString("author"),
-                    Optional.ofNullable(row.getString("until")).map(LocalDate::parse)));
-        } catch (Refusal | DateTimeParseException e) {
-            LOG.error(
-                    "override {} at {} cannot be understood: {}",
-                    row.getLong("id"),
-                    row.getString("node"),
-                    e.getMessage());
-            return Optional.empty();
-        }
+        return new PolicyOverride(
+                row.getLong("id"),
+                node,
+                new SettingKey(key),
+                value == null ? new Statement.Unset() : new Statement.Set(SettingReader.read(key, value)),
+                row.getBoolean("fixed"),
+                row.getString("because"),
+                row.getString("author"),
+                Optional.ofNullable(row.getString("until")).map(LocalDate::parse));
     }
 
     /** Counts the changes of what is said at a node. */

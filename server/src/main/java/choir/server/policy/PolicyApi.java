@@ -7,6 +7,7 @@ import choir.policy.Catalogue;
 import choir.policy.Layer.Statement;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingType;
+import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.server.web.Versions;
 import java.security.Principal;
@@ -15,6 +16,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -138,19 +140,24 @@ class PolicyApi {
 
     @GetMapping("/api/v1/templates")
     List<TemplateRow> templates() {
-        var latest = store.latest();
-        var templates = store.templates();
+        Map<TemplateName, Template> understood =
+                store.templates().stream().collect(Collectors.toMap(Template::name, t -> t));
         var uses = nodes.uses();
-        return java.util.stream.IntStream.range(0, latest.size())
-                .mapToObj(i -> new TemplateRow(
-                        latest.get(i).name(),
-                        latest.get(i).revision(),
-                        templates.get(i).title(),
-                        templates.get(i).base().map(TemplateName::text).orElse(null),
-                        usedAt(uses, latest.get(i).name()),
-                        latest.get(i).author(),
-                        latest.get(i).at()))
+        return store.latest().stream()
+                .map(t -> row(t, Optional.ofNullable(understood.get(new TemplateName(t.name()))), uses))
                 .toList();
+    }
+
+    private static TemplateRow row(
+            PolicyStore.StoredRevision latest, Optional<Template> template, Map<Node, List<TemplateName>> uses) {
+        return new TemplateRow(
+                latest.name(),
+                latest.revision(),
+                template.map(Template::title).orElse("cannot be understood; write it again"),
+                template.flatMap(Template::base).map(TemplateName::text).orElse(null),
+                usedAt(uses, latest.name()),
+                latest.author(),
+                latest.at());
     }
 
     private static List<String> usedAt(Map<Node, List<TemplateName>> uses, String template) {

@@ -15,6 +15,7 @@ import choir.policy.TemplateName;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
+import choir.server.web.Problem;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -67,10 +68,12 @@ class PolicyLoad {
      * @param onlyTry tells what would change and changes nothing
      */
     List<Change> load(List<PolicyFile> files, boolean prune, boolean onlyTry, String who) {
+        // Reading may take long, and there is one connection that writes; what is spoken of is looked for again there.
+        var documents = PolicyDocuments.read(files, known(prune));
         List<Change> changes = new ArrayList<>();
         try {
             database.write(() -> {
-                changes.addAll(new Taking(PolicyDocuments.read(files, known(prune)), prune, who).run());
+                changes.addAll(new Taking(documents, prune, who).run());
                 if (onlyTry) {
                     throw new OnlyTried();
                 }
@@ -111,6 +114,7 @@ class PolicyLoad {
                 }
             });
             templates().forEach(this::template);
+            nodes().forEach(n -> fleet.require(n.node()));
             nodes().forEach(this::use);
             overrides();
             if (prune) {
@@ -181,6 +185,7 @@ class PolicyLoad {
             if (before.equals(wanted)) {
                 return;
             }
+            wanted.forEach(policies::require);
             nodes.use(node, wanted);
             journal.add(who, "set the templates of", node.text(), names(wanted));
             changes.add(new Change("use", node.text(), "uses " + names(wanted) + ", before " + names(before)));
@@ -292,6 +297,7 @@ class PolicyLoad {
 
     /** Everything in the canonical form: the calendars, a file for each template, and one for what stands at groups and cameras. */
     List<PolicyFile> save() {
+        refuseWhatIsNotUnderstood();
         List<PolicyFile> files = new ArrayList<>();
         var dates = calendars.all().stream().map(StoredCalendar::text).collect(Collectors.joining("---\n"));
         if (!dates.isEmpty()) {
@@ -310,5 +316,22 @@ class PolicyLoad {
             files.add(new PolicyFile("places.yaml", text));
         }
         return files;
+    }
+
+    /** A folder that leaves something out without a word would be taken for everything. */
+    private void refuseWhatIsNotUnderstood() {
+        nodes.notUnderstood().forEach((node, keys) -> {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "the override of " + keys.iterator().next() + " that is stored at " + node.text()
+                            + " cannot be understood; set it again or take it back with: choir unset " + node.text()
+                            + " " + keys.iterator().next());
+        });
+        calendars.notUnderstood().stream().findFirst().ifPresent(name -> {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "the calendar " + name + " that is stored cannot be understood; write it again with:"
+                            + " choir calendar edit " + name);
+        });
     }
 }

@@ -4,20 +4,25 @@ import choir.document.PolicyDocument;
 import choir.document.PolicyReader;
 import choir.fleet.Node;
 import choir.policy.PolicyBook;
+import choir.policy.PolicyOverride;
 import choir.policy.Template;
 import choir.policy.TemplateName;
+import choir.refusal.Refusal;
 import choir.server.db.Change;
 import choir.server.db.Database;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Templates with their revisions, and the book that they make with what is said at groups. */
@@ -27,19 +32,23 @@ public class PolicyStore {
 
     public record StoredRevision(String name, int revision, String text, String author, String at) {}
 
+    private static final Logger LOG = LoggerFactory.getLogger(PolicyStore.class);
     private static final long MOST_UNDERSTOOD_CHARACTERS = 32_000_000;
 
     private final Database database;
     private final NodeStore nodes;
+    private final CalendarStore calendars;
     private final Clock clock;
     /** Each text is understood once. It is part of the key, since a revision that was only tried never came to be. */
-    private final Cache<Revision, Template> understood = Caffeine.newBuilder()
+    private final Cache<Revision, Optional<Template>> understood = Caffeine.newBuilder()
             .maximumWeight(MOST_UNDERSTOOD_CHARACTERS)
-            .<Revision, Template>weigher((revision, template) -> revision.text().length())
+            .<Revision, Optional<Template>>weigher(
+                    (revision, template) -> revision.text().length())
             .build();
 
-    PolicyStore(Database database, NodeStore nodes, Clock clock) {
+    PolicyStore(Database database, NodeStore nodes, CalendarStore calendars, Clock clock) {
         this.database = database;
+        this.calendars = calendars;
         this.nodes = nodes;
         this.clock = clock;
     }
@@ -55,8 +64,29 @@ public class PolicyStore {
         templates().forEach(t -> byName.put(t.name(), t));
         tried.ifPresent(t -> byName.put(t.name(), t));
         Map<Node, List<TemplateName>> uses = new HashMap<>();
-        nodes.usesAtGroups().forEach(uses::put);
-        return new PolicyBook(byName, uses, nodes.overridesAtGroups(), day);
+        List<PolicyOverride> overrides = new ArrayList<>();
+        nodes.wordsOfGroups().forEach((node, words) -> {
+            uses.put(node, words.uses());
+            overrides.addAll(words.overrides());
+        });
+        return new PolicyBook(byName, uses, overrides, day);
+    }
+
+    /** What is said at groups, and in templates and calendars, that cannot be understood. */
+    public NotUnderstood notUnderstood() {
+        Map<Node.Group, Set<String>> atGroups = new HashMap<>();
+        nodes.wordsOfGroups().forEach((node, words) -> {
+            if (node instanceof Node.Group group && !words.notUnderstood().isEmpty()) {
+                atGroups.put(group, words.notUnderstood());
+            }
+        });
+        return new NotUnderstood(
+                atGroups,
+                latest().stream()
+                        .filter(t -> template(t).isEmpty())
+                        .map(t -> new TemplateName(t.name()))
+                        .collect(Collectors.toSet()),
+                calendars.notUnderstood());
     }
 
     public Set<TemplateName> names() {
@@ -64,11 +94,11 @@ public class PolicyStore {
     }
 
     List<Template> templates() {
-        return latest().stream().map(this::template).toList();
+        return latest().stream().map(this::template).flatMap(Optional::stream).toList();
     }
 
     Optional<Template> template(TemplateName name) {
-        return latest(name).map(this::template);
+        return latest(name).flatMap(this::template);
     }
 
     Optional<StoredRevision> latest(TemplateName name) {
@@ -100,14 +130,23 @@ public class PolicyStore {
                 .list();
     }
 
-    private Template template(StoredRevision stored) {
+    /** Empty for a text that cannot be understood. */
+    private Optional<Template> template(StoredRevision stored) {
         return understood.get(
-                new Revision(new TemplateName(stored.name()), stored.revision(), stored.text()), revision -> {
-                    var document = (PolicyDocument.OfTemplate)
-                            PolicyReader.read(stored.text()).getFirst();
-                    return new Template(
-                            revision.name(), revision.number(), document.title(), document.base(), document.layer());
-                });
+                new Revision(new TemplateName(stored.name()), stored.revision(), stored.text()), PolicyStore::read);
+    }
+
+    private static Optional<Template> read(Revision revision) {
+        try {
+            return PolicyReader.read(revision.text()).stream()
+                    .filter(PolicyDocument.OfTemplate.class::isInstance)
+                    .map(PolicyDocument.OfTemplate.class::cast)
+                    .findFirst()
+                    .map(d -> new Template(revision.name(), revision.number(), d.title(), d.base(), d.layer()));
+        } catch (Refusal e) {
+            LOG.error("revision {} of template {} cannot be understood", revision.number(), revision.name(), e);
+            return Optional.empty();
+        }
     }
 
     void addRevision(TemplateName name, int revision, String text, String author) {

@@ -18,6 +18,7 @@ import java.util.Set;
  * need not look at cameras that cannot be meant.
  */
 final class Block {
+    private final StoredRecorder stored;
     private final StoredRecorder recorder;
     private final List<Standing> cameras;
     private final Map<Node.Group, Tally> byGroup = new HashMap<>();
@@ -29,7 +30,8 @@ final class Block {
 
     private final String deviceNames;
 
-    private Block(StoredRecorder recorder, List<Standing> cameras) {
+    private Block(StoredRecorder stored, StoredRecorder recorder, List<Standing> cameras) {
+        this.stored = stored;
         this.recorder = recorder;
         this.cameras = cameras.stream()
                 .sorted(Comparator.comparing(s -> s.camera().channel()))
@@ -48,8 +50,16 @@ final class Block {
         this.deviceNames = allNames.toString();
     }
 
-    static Block of(StoredRecorder recorder, List<Standing> cameras) {
-        return new Block(recorder, cameras);
+    /**
+     * @param stored the recorder as the table holds it
+     * @param recorder the same, in trouble when something that is stored of it cannot be understood
+     */
+    static Block of(StoredRecorder stored, StoredRecorder recorder, List<Standing> cameras) {
+        return new Block(stored, recorder, cameras);
+    }
+
+    StoredRecorder stored() {
+        return stored;
     }
 
     StoredRecorder recorder() {

@@ -61,6 +61,19 @@ final class Computation {
 
     Block block(Said said, Inputs in) {
         var recorder = trusted(in);
+        var block = block(said, in, recorder);
+        return notUnderstood(said, block)
+                .map(why -> block(said, in, recorder.in(failed(recorder, why))))
+                .orElse(block);
+    }
+
+    private static Optional<String> notUnderstood(Said said, Block block) {
+        return block.cameras().stream()
+                .flatMap(s -> said.not().reaching(s.camera(), s.group(), s.own(), s.templates(), s.policy()).stream())
+                .findFirst();
+    }
+
+    private Block block(Said said, Inputs in, StoredRecorder recorder) {
         var family = family(recorder);
         List<Standing> cameras = new ArrayList<>(in.cameras().size());
         for (var camera : in.cameras()) {
@@ -72,7 +85,7 @@ final class Computation {
                     in.words().getOrDefault(camera.camera(), NodeWords.NONE),
                     in.known().getOrDefault(camera.id(), Known.NOTHING)));
         }
-        return Block.of(recorder, cameras);
+        return Block.of(in.recorder(), recorder, cameras);
     }
 
     /** The same recorder and cameras under what is said now. */
@@ -85,7 +98,7 @@ final class Computation {
             words.put(s.camera(), s.own());
             known.put(s.row().id(), s.known());
         }
-        return block(said, new Inputs(block.recorder(), rows, words, known));
+        return block(said, new Inputs(block.stored(), rows, words, known));
     }
 
     /** A recorder of which something stored cannot be understood, or of no known family, is trouble of its own. */

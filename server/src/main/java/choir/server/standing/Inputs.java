@@ -40,7 +40,7 @@ class Inputs {
     }
 
     Said said(LocalDate day) {
-        return new Said(policies.book(day), calendars.calendars());
+        return new Said(policies.book(day), calendars.calendars(), policies.notUnderstood());
     }
 
     List<Computation.Inputs> all() {

@@ -215,7 +215,7 @@ public class Standings {
             var book = fresh.book()
                     .takingOver(before.said().book(), g -> groups.stream().noneMatch(d -> d.contains(g)));
             var dates = calendars.isEmpty() ? before.said().calendars() : fresh.calendars();
-            return new Said(book, dates);
+            return new Said(book, dates, fresh.not());
         }
 
         private void addGroupsReachedBy(TemplateName template, PolicyBook book) {

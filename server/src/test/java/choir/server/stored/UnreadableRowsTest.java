@@ -172,4 +172,48 @@ class UnreadableRowsTest {
         assertThat(undo.status()).as(undo.detail()).isEqualTo(202);
         service.finish(undo);
     }
+
+    private String trouble(String camera) {
+        return service.get("/api/v1/cameras/" + camera).body().path("trouble").asString("");
+    }
+
+    @Test
+    void anOverrideIsTroubleOfThoseWhomItReaches() {
+        service.post("/api/v1/groups", Map.of("path", "fleet/yard"));
+        service.send("PUT", "/api/v1/cameras/r2/01/placing", Map.of("group", "fleet/yard"), "If-Match", "*");
+        service.load("camera: r1/01\nset: {motion.sensitivity: 60}\nbecause: a test\n---\n"
+                + "group: fleet/yard\nset: {motion.sensitivity: 40}\nbecause: a test\n");
+        spoil("UPDATE policy_override SET value = :text WHERE node = 'r1/01'");
+        assertThat(answers()).isEmpty();
+        assertThat(trouble("r1/01")).contains("override of motion.sensitivity", "r1/01", "choir set");
+        assertThat(trouble("r2/01")).isEmpty();
+        spoil("UPDATE policy_override SET value = :text WHERE node = 'fleet/yard'");
+        assertThat(answers()).isEmpty();
+        assertThat(trouble("r2/01")).contains("fleet/yard");
+        assertThat(service.get("/api/v1/policy").status()).isEqualTo(409);
+        service.load("group: fleet/yard\nset: {motion.sensitivity: 40}\nbecause: a test\n");
+        assertThat(trouble("r2/01")).isEmpty();
+        assertThat(trouble("r1/01")).isNotEmpty();
+    }
+
+    @Test
+    void aTemplateIsTroubleOfThoseWhoUseIt() {
+        service.load("template: other\nmotion: {sensitivity: 10}\n---\ncamera: r1/01\nuse: [other]\n");
+        spoil("UPDATE template_revision SET text = :text WHERE name = 'other'");
+        assertThat(answers()).isEmpty();
+        assertThat(trouble("r1/01")).contains("template other", "choir template edit other");
+        assertThat(trouble("r2/01")).isEmpty();
+    }
+
+    @Test
+    void aCalendarIsTroubleOfThoseWhoseSpecialDaysSpeakOfIt() {
+        service.load("calendar: feasts\ndates: [12-25 yearly]\n---\ntemplate: other\n"
+                + "recording: {special-days: {feasts: daily continuous}}\n---\ncamera: r1/01\nuse: [other]\n");
+        spoil("UPDATE calendar SET dates = :text");
+        assertThat(answers()).isEmpty();
+        assertThat(trouble("r1/01")).contains("calendar feasts");
+        assertThat(trouble("r2/01")).isEmpty();
+        service.load("calendar: feasts\ndates: [12-25 yearly]\n");
+        assertThat(trouble("r1/01")).isEmpty();
+    }
 }
