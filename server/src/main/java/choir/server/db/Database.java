@@ -3,6 +3,7 @@ package choir.server.db;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Supplier;
@@ -37,7 +38,18 @@ public final class Database {
     @SuppressWarnings("ThreadLocalUsage")
     private final ThreadLocal<Boolean> onlyCommitted = ThreadLocal.withInitial(() -> false);
 
-    private final ConcurrentLinkedQueue<Change> committed = new ConcurrentLinkedQueue<>();
+    /**
+     * Changes that were committed.
+     *
+     * @param number of the last transaction of which they are; each that changes something has the next
+     */
+    public record Committed(List<Change> changes, long number) {
+        public Committed {
+            changes = List.copyOf(changes);
+        }
+    }
+
+    private final ConcurrentLinkedQueue<Committed> committed = new ConcurrentLinkedQueue<>();
     private final List<Listener> listeners = new CopyOnWriteArrayList<>();
 
     Database(DataSource writer, DataSource reader, TransactionTemplate transaction) {
@@ -80,14 +92,11 @@ public final class Database {
         told.set(changes);
         try {
             var result = transaction.execute(status -> {
-                TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-                    @Override
-                    public void afterCommit() {
-                        // The connection is still ours, so no transaction that comes later misses these.
-                        committed.addAll(changes);
-                    }
-                });
-                return work.get();
+                var done = work.get();
+                if (!changes.isEmpty()) {
+                    publishAfterCommit(new Committed(changes, nextNumber()));
+                }
+                return done;
             });
             return Objects.requireNonNull(result);
         } finally {
@@ -96,6 +105,22 @@ public final class Database {
                 listeners.forEach(Listener::changed);
             }
         }
+    }
+
+    private void publishAfterCommit(Committed made) {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                // The connection is still ours, so no transaction that comes later misses these.
+                committed.add(made);
+            }
+        });
+    }
+
+    private long nextNumber() {
+        return writer.sql("UPDATE standing_age SET changes = changes + 1 RETURNING changes")
+                .query(Long.class)
+                .single();
     }
 
     public void write(Runnable work) {
@@ -116,13 +141,15 @@ public final class Database {
         }
     }
 
-    /** What was committed and not taken yet, in order. There is one taker. */
-    public List<Change> committed() {
+    /** What was committed and not taken yet, in order; empty when there is nothing. There is one taker. */
+    public Optional<Committed> committed() {
         List<Change> taken = new ArrayList<>();
+        long number = -1;
         for (var next = committed.poll(); next != null; next = committed.poll()) {
-            taken.add(next);
+            taken.addAll(next.changes());
+            number = next.number();
         }
-        return taken;
+        return taken.isEmpty() ? Optional.empty() : Optional.of(new Committed(taken, number));
     }
 
     public void listen(Listener listener) {

@@ -4,79 +4,119 @@ import choir.fleet.CameraState;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.fleet.Selection.Kind;
+import choir.server.fleet.Contact;
 import choir.server.fleet.StoredRecorder;
+import java.time.Instant;
 import java.util.Comparator;
-import java.util.EnumSet;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One recorder with its cameras, and what can be said of all of them together, so that a question about the whole fleet
- * need not look at cameras that cannot be meant.
+ * need not look at cameras that cannot be meant. The cameras of a block that was known before a restart are worked out
+ * when somebody asks for them.
  */
 final class Block {
+    /**
+     * @param labels the labels and the devices' names, each between line breaks, in lower case
+     */
+    private record Cameras(List<Standing> all, String labels, String deviceNames) {
+        static Cameras of(List<Standing> unsorted) {
+            var sorted = unsorted.stream()
+                    .sorted(Comparator.comparing(s -> s.camera().channel()))
+                    .toList();
+            var labels = new StringBuilder();
+            var names = new StringBuilder();
+            for (var camera : sorted) {
+                labels.append('\n').append(camera.loweredLabel());
+                names.append('\n').append(camera.loweredDeviceName());
+            }
+            return new Cameras(sorted, labels.toString(), names.toString());
+        }
+    }
+
     private final StoredRecorder stored;
     private final StoredRecorder recorder;
-    private final List<Standing> cameras;
-    private final Map<Node.Group, Tally> byGroup = new HashMap<>();
-    private final Set<CameraState> states = EnumSet.noneOf(CameraState.class);
-    private final Set<String> tags = new HashSet<>();
-    private final Set<String> templates = new HashSet<>();
-    /** The labels and the devices' names, each between line breaks, in lower case. */
-    private final String labels;
+    private final Summary summary;
+    private volatile @Nullable Cameras cameras;
+    private @Nullable Supplier<List<Standing>> source;
 
-    private final String deviceNames;
-
-    private Block(StoredRecorder stored, StoredRecorder recorder, List<Standing> cameras) {
+    private Block(
+            StoredRecorder stored,
+            Summary summary,
+            @Nullable Cameras cameras,
+            @Nullable Supplier<List<Standing>> source) {
         this.stored = stored;
-        this.recorder = recorder;
-        this.cameras = cameras.stream()
-                .sorted(Comparator.comparing(s -> s.camera().channel()))
-                .toList();
-        var allLabels = new StringBuilder();
-        var allNames = new StringBuilder();
-        for (var camera : this.cameras) {
-            byGroup.computeIfAbsent(camera.group(), g -> new Tally()).count(camera);
-            states.addAll(camera.states());
-            tags.addAll(camera.tags());
-            templates.addAll(camera.templates());
-            allLabels.append('\n').append(camera.loweredLabel());
-            allNames.append('\n').append(camera.loweredDeviceName());
-        }
-        this.labels = allLabels.toString();
-        this.deviceNames = allNames.toString();
+        this.recorder = summary.trouble().map(why -> inTrouble(stored, why)).orElse(stored);
+        this.summary = summary;
+        this.cameras = cameras;
+        this.source = source;
     }
 
     /**
      * @param stored the recorder as the table holds it
-     * @param recorder the same, in trouble when something that is stored of it cannot be understood
+     * @param trouble why it counts as failed all the same
      */
-    static Block of(StoredRecorder stored, StoredRecorder recorder, List<Standing> cameras) {
-        return new Block(stored, recorder, cameras);
+    static Block of(StoredRecorder stored, Optional<String> trouble, List<Standing> cameras) {
+        return new Block(stored, Summary.of(trouble, cameras), Cameras.of(cameras), null);
+    }
+
+    /** One of which the summary was kept. */
+    static Block kept(StoredRecorder stored, Summary summary, Supplier<List<Standing>> source) {
+        return new Block(stored, summary, null, source);
+    }
+
+    static StoredRecorder inTrouble(StoredRecorder stored, String why) {
+        var last = stored.contact().lastReached();
+        return stored.in(new Contact.Failed(last.orElse(Instant.EPOCH), why, last));
     }
 
     StoredRecorder stored() {
         return stored;
     }
 
+    /** The same, in trouble when something that is stored of it or reaches its cameras cannot be understood. */
     StoredRecorder recorder() {
         return recorder;
     }
 
     String name() {
-        return recorder.name();
+        return stored.name();
+    }
+
+    Summary summary() {
+        return summary;
     }
 
     /** In the order of their channels. */
     List<Standing> cameras() {
-        return cameras;
+        return loaded().all();
+    }
+
+    boolean isLoaded() {
+        return cameras != null;
+    }
+
+    private Cameras loaded() {
+        var known = cameras;
+        return known != null ? known : load();
+    }
+
+    private synchronized Cameras load() {
+        var known = cameras;
+        if (known == null) {
+            known = Cameras.of(source == null ? List.of() : source.get());
+            cameras = known;
+            source = null;
+        }
+        return known;
     }
 
     Map<Node.Group, Tally> byGroup() {
-        return byGroup;
+        return summary.byGroup();
     }
 
     /** False when no camera of this recorder can be meant. */
@@ -90,8 +130,9 @@ final class Block {
         }
         return switch (term) {
             case Selection.InGroup(var group, boolean excluded) ->
-                byGroup.keySet().stream().anyMatch(group::contains);
-            case Selection.InState(var state, boolean excluded) -> states.contains(state);
+                byGroup().keySet().stream().anyMatch(group::contains);
+            case Selection.InState(CameraState state, boolean excluded) ->
+                summary.states().contains(state);
             case Selection.Named named -> mayHold(named);
         };
     }
@@ -100,13 +141,15 @@ final class Block {
         var glob = named.glob();
         return switch (named.kind()) {
             case RECORDER -> glob.matches(name());
+            case TEMPLATE -> summary.templates().stream().anyMatch(glob::matches);
+            case FAMILY -> glob.matches(stored.family());
+            case TAG -> summary.tags().stream().anyMatch(glob::matches);
             case CAMERA ->
-                cameras.stream().anyMatch(c -> glob.matches(c.camera().text()));
-            case TEMPLATE -> templates.stream().anyMatch(glob::matches);
-            case FAMILY -> cameras.isEmpty() || glob.matches(cameras.getFirst().familyName());
-            case TAG -> tags.stream().anyMatch(glob::matches);
-            case LABEL -> labels.contains(glob.longestPiece());
-            case BARE -> labels.contains(glob.longestPiece()) || deviceNames.contains(glob.longestPiece());
+                loaded().all().stream().anyMatch(c -> glob.matches(c.camera().text()));
+            case LABEL -> loaded().labels().contains(glob.longestPiece());
+            case BARE ->
+                loaded().labels().contains(glob.longestPiece())
+                        || loaded().deviceNames().contains(glob.longestPiece());
             case GROUP, STATE -> throw new IllegalStateException(Kind.GROUP + " is no name");
         };
     }

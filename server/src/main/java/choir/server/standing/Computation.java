@@ -12,7 +12,6 @@ import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
 import choir.policy.NodeWords;
 import choir.server.family.KnownFamilies;
-import choir.server.fleet.Contact;
 import choir.server.fleet.StoredCamera;
 import choir.server.fleet.StoredRecorder;
 import choir.server.reading.Content;
@@ -60,21 +59,26 @@ final class Computation {
             Map<Long, Known> known) {}
 
     Block block(Said said, Inputs in) {
-        var recorder = trusted(in);
-        var block = block(said, in, recorder);
-        return notUnderstood(said, block)
-                .map(why -> block(said, in, recorder.in(failed(recorder, why))))
-                .orElse(block);
+        var trouble = unreadable(in);
+        var cameras = cameras(said, in, trouble);
+        if (trouble.isEmpty()) {
+            trouble = notUnderstood(said, cameras);
+            if (trouble.isPresent()) {
+                cameras = cameras(said, in, trouble);
+            }
+        }
+        return Block.of(in.recorder(), trouble, cameras);
     }
 
-    private static Optional<String> notUnderstood(Said said, Block block) {
-        return block.cameras().stream()
+    private static Optional<String> notUnderstood(Said said, List<Standing> cameras) {
+        return cameras.stream()
                 .flatMap(s -> said.not().reaching(s.camera(), s.group(), s.own(), s.templates(), s.policy()).stream())
                 .findFirst();
     }
 
-    private Block block(Said said, Inputs in, StoredRecorder recorder) {
-        var family = family(recorder);
+    private List<Standing> cameras(Said said, Inputs in, Optional<String> trouble) {
+        var recorder = trouble.map(why -> Block.inTrouble(in.recorder(), why)).orElse(in.recorder());
+        var family = families.named(recorder.family()).orElseGet(() -> Family.unknown(recorder.family()));
         List<Standing> cameras = new ArrayList<>(in.cameras().size());
         for (var camera : in.cameras()) {
             cameras.add(standing(
@@ -85,7 +89,7 @@ final class Computation {
                     in.words().getOrDefault(camera.camera(), NodeWords.NONE),
                     in.known().getOrDefault(camera.id(), Known.NOTHING)));
         }
-        return Block.of(in.recorder(), recorder, cameras);
+        return cameras;
     }
 
     /** The same recorder and cameras under what is said now. */
@@ -102,38 +106,22 @@ final class Computation {
     }
 
     /** A recorder of which something stored cannot be understood, or of no known family, is trouble of its own. */
-    private StoredRecorder trusted(Inputs in) {
+    private Optional<String> unreadable(Inputs in) {
         var recorder = in.recorder();
         if (in.known().values().stream().anyMatch(Known::unreadable)) {
-            return recorder.in(failed(
-                    recorder,
-                    "something that is stored of " + recorder.name()
-                            + " cannot be understood; read it again with: choir recorder read " + recorder.name()));
+            return Optional.of("something that is stored of " + recorder.name()
+                    + " cannot be understood; read it again with: choir recorder read " + recorder.name());
         }
         var untagged = in.cameras().stream().filter(StoredCamera::unreadable).findFirst();
         if (untagged.isPresent()) {
             var camera = untagged.get().camera();
-            return recorder.in(failed(
-                    recorder,
-                    "the tags that are stored of " + camera
-                            + " cannot be understood; tag it again with: choir camera tag " + camera));
+            return Optional.of("the tags that are stored of " + camera
+                    + " cannot be understood; tag it again with: choir camera tag " + camera);
         }
-        if (families.named(recorder.family()).isEmpty()) {
-            return recorder.in(failed(
-                    recorder,
-                    recorder.name() + " is of the family \"" + recorder.family()
-                            + "\", which is not known; add it with: choir family add FILE"));
-        }
-        return recorder;
-    }
-
-    private static Contact failed(StoredRecorder recorder, String why) {
-        var last = recorder.contact().lastReached();
-        return new Contact.Failed(last.orElse(java.time.Instant.EPOCH), why, last);
-    }
-
-    private Family family(StoredRecorder recorder) {
-        return families.named(recorder.family()).orElseGet(() -> Family.unknown(recorder.family()));
+        return families.named(recorder.family()).isPresent()
+                ? Optional.empty()
+                : Optional.of(recorder.name() + " is of the family \"" + recorder.family()
+                        + "\", which is not known; add it with: choir family add FILE");
     }
 
     private Standing standing(

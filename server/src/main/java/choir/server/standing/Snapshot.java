@@ -39,7 +39,8 @@ final class Snapshot {
         this.day = day;
         this.said = said;
         this.blocks = blocks;
-        this.cameras = Arrays.stream(blocks).mapToInt(b -> b.cameras().size()).sum();
+        this.cameras =
+                Arrays.stream(blocks).mapToInt(b -> b.summary().cameras()).sum();
     }
 
     static Snapshot of(LocalDate day, Said said, List<Block> blocks) {

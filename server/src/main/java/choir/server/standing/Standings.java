@@ -11,6 +11,7 @@ import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.web.ChangeFeed;
 import choir.server.web.Problem;
+import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -48,11 +49,23 @@ public class Standings {
     private final Database database;
     private final ChangeFeed feed;
     private final Clock clock;
+    private final KeptSummaries summaries;
     private final ReentrantLock updating = new ReentrantLock();
-    private volatile @Nullable Snapshot kept;
+    private volatile @Nullable Kept kept;
+    private volatile boolean stopping;
+
+    /** @param number of the last transaction of which all changes are in it */
+    private record Kept(Snapshot snapshot, long number) {}
 
     Standings(
-            Inputs inputs, KnownFamilies families, FleetStore fleet, Database database, ChangeFeed feed, Clock clock) {
+            Inputs inputs,
+            KnownFamilies families,
+            FleetStore fleet,
+            Database database,
+            KeptSummaries summaries,
+            ChangeFeed feed,
+            Clock clock) {
+        this.summaries = summaries;
         this.inputs = inputs;
         this.computation = new Computation(families);
         this.fleet = fleet;
@@ -65,13 +78,39 @@ public class Standings {
     /** Nobody ought to be the first who asks. */
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        Thread.ofPlatform().name("standings").daemon().start(this::snapshot);
+        Thread.ofPlatform().name("standings").daemon().start(() -> {
+            for (var block : snapshot().blocks()) {
+                if (stopping) {
+                    return;
+                }
+                block.cameras();
+            }
+        });
+    }
+
+    /** What is known now is there after a restart. */
+    @Scheduled(fixedDelay = 2_000)
+    void keep() {
+        var now = kept;
+        if (now != null) {
+            summaries.keep(now.snapshot(), now.number());
+        }
+    }
+
+    @PreDestroy
+    void stop() {
+        stopping = true;
+        try {
+            keep();
+        } catch (RuntimeException e) {
+            LOG.warn("what is known could not be kept for the next start, which works it out anew", e);
+        }
     }
 
     @Scheduled(fixedDelay = 5_000)
     void turnTheDay() {
         var now = kept;
-        if (now != null && !now.day().equals(LocalDate.now(clock))) {
+        if (now != null && !now.snapshot().day().equals(LocalDate.now(clock))) {
             takeIn();
         }
     }
@@ -79,7 +118,7 @@ public class Standings {
     /** What there is to look at; what was committed before by this very thread is in it. */
     Snapshot snapshot() {
         var now = kept;
-        return now != null ? now : takenIn();
+        return now != null ? now.snapshot() : takenIn();
     }
 
     /** A failure here must not undo what was committed; everything is worked out anew when it is asked for next. */
@@ -97,10 +136,10 @@ public class Standings {
             var before = kept;
             var next = database.seeingCommitted(() -> next(before));
             kept = next;
-            if (next != before) {
+            if (before == null || next.snapshot() != before.snapshot()) {
                 feed.moved(ChangeFeed.Topic.STANDINGS);
             }
-            return next;
+            return next.snapshot();
         } catch (RuntimeException e) {
             // What was committed is known to nobody else any more, so nothing that is kept can be trusted.
             kept = null;
@@ -110,16 +149,54 @@ public class Standings {
         }
     }
 
-    private Snapshot next(@Nullable Snapshot before) {
-        var changes = database.committed();
-        var today = LocalDate.now(clock);
+    private Kept next(@Nullable Kept before) {
         if (before == null) {
-            return fromNothing(today);
+            return first();
         }
-        if (!before.day().equals(today)) {
-            return onAnotherDay(before, changes, today);
+        var committed = database.committed();
+        var changed = committed
+                .map(c -> new Kept(new Update(before.snapshot(), c.changes()).next(), c.number()))
+                .orElse(before);
+        var today = LocalDate.now(clock);
+        return before.snapshot().day().equals(today)
+                ? changed
+                : new Kept(onAnotherDay(changed.snapshot(), today), changed.number());
+    }
+
+    /**
+     * What is in it is at least what was committed when its number was asked for; what was committed meanwhile is still to
+     * be taken in.
+     */
+    private Kept first() {
+        var today = LocalDate.now(clock);
+        long number = summaries.changes();
+        return summaries
+                .of(today)
+                .map(known -> ofKept(today, known, number))
+                .orElseGet(() -> new Kept(fromNothing(today), number));
+    }
+
+    private Kept ofKept(LocalDate day, Map<String, Summary> known, long number) {
+        var said = inputs.said(day);
+        List<Block> blocks = new ArrayList<>();
+        for (var recorder : fleet.recorders()) {
+            var summary = known.get(recorder.name());
+            if (summary != null) {
+                blocks.add(Block.kept(recorder, summary, () -> camerasOf(said, recorder.name())));
+            } else {
+                inputs.of(recorder.name()).ifPresent(in -> blocks.add(computation.block(said, in)));
+            }
         }
-        return changes.isEmpty() ? before : new Update(before, changes).next();
+        var snapshot = Snapshot.of(day, said, blocks);
+        summaries.areOf(snapshot);
+        return new Kept(snapshot, number);
+    }
+
+    /** None for a recorder that was removed meanwhile, which is still to be taken in. */
+    private List<Standing> camerasOf(Said said, String recorder) {
+        return database.seeingCommitted(() -> inputs.of(recorder)
+                .map(in -> computation.block(said, in).cameras())
+                .orElse(List.of()));
     }
 
     /** Computes everything from the tables. */
@@ -131,8 +208,7 @@ public class Standings {
     }
 
     /** Overrides end with their last day, so anything may stand elsewhere. */
-    private Snapshot onAnotherDay(Snapshot before, List<Change> changes, LocalDate today) {
-        var upToDate = changes.isEmpty() ? before : new Update(before, changes).next();
+    private Snapshot onAnotherDay(Snapshot upToDate, LocalDate today) {
         var said = inputs.said(today);
         List<Block> blocks = new ArrayList<>();
         upToDate.blocks().forEach(b -> blocks.add(computation.again(said, b)));
@@ -230,17 +306,16 @@ public class Standings {
             return block.byGroup().keySet().stream()
                             .anyMatch(g -> groups.stream().anyMatch(d -> d.contains(g)))
                     || families.contains(block.recorder().family())
-                    || block.cameras().stream().anyMatch(this::isTouched);
+                    || templates.stream()
+                            .anyMatch(t -> block.summary().templates().contains(t.text()))
+                    || !calendars.isEmpty() && block.cameras().stream().anyMatch(this::speaksOfThem);
         }
 
-        private boolean isTouched(Standing camera) {
-            return templates.stream().anyMatch(t -> camera.templates().contains(t.text()))
-                    || !calendars.isEmpty()
-                            && camera.policy()
-                                    .specialDays()
-                                    .filter(d ->
-                                            d.byCalendar().keySet().stream().anyMatch(calendars::contains))
-                                    .isPresent();
+        private boolean speaksOfThem(Standing camera) {
+            return camera.policy()
+                    .specialDays()
+                    .filter(d -> d.byCalendar().keySet().stream().anyMatch(calendars::contains))
+                    .isPresent();
         }
     }
 

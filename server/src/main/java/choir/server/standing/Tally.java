@@ -18,6 +18,22 @@ final class Tally {
     private final int[] governed = new int[PLACES.size()];
     private final int[] inTune = new int[PLACES.size()];
 
+    Tally() {}
+
+    /** One that was counted before. */
+    Tally(int cameras, long minutesWithoutRecording, Map<CameraState, Integer> byState) {
+        this.cameras = cameras;
+        this.minutesWithoutRecording = minutesWithoutRecording;
+        byState.forEach((state, count) -> this.byState[state.ordinal()] = count);
+    }
+
+    void settle(SettingKey key, int governed, int inTune) {
+        place(key).ifPresent(place -> {
+            this.governed[place] = governed;
+            this.inTune[place] = inTune;
+        });
+    }
+
     private static Map<SettingKey, Integer> places() {
         Map<SettingKey, Integer> places = new HashMap<>();
         Catalogue.settings().forEach(s -> places.put(s.key(), places.size()));

@@ -87,7 +87,8 @@ class DatabaseTest {
         var begun = new CountDownLatch(1);
         var second = Thread.ofPlatform().unstarted(() -> {
             begun.countDown();
-            database.write(() -> found.add(database.committed()));
+            database.write(() -> found.add(
+                    database.committed().map(Database.Committed::changes).orElse(List.of())));
         });
         database.write(() -> {
             second.start();

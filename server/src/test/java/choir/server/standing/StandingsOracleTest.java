@@ -113,7 +113,7 @@ class StandingsOracleTest {
     }
 
     private void change() {
-        int which = random.nextInt(15);
+        int which = random.nextInt(16);
         var node = anyNode();
         var template = pick(List.of("house", "near", "far"));
         done.add(which + " " + node + " " + template);
@@ -194,10 +194,14 @@ class StandingsOracleTest {
                     addRecorder();
                 }
             }
-            default -> {
+            case 14 -> {
                 if (!cameras().isEmpty()) {
                     service.audit();
                 }
+            }
+            default -> {
+                service.restart();
+                standings = service.bean(Standings.class);
             }
         }
     }
