@@ -2,8 +2,20 @@ import { ask, api, type Schemas } from './api/client';
 
 export type Work = Schemas['WorkView'];
 
+const ENDED: Record<string, string> = {
+  done: 'Done',
+  partly: 'Done in part',
+  stopped: 'Stopped',
+  failed: 'Failed',
+};
+
 export function hasEnded(work: Work): boolean {
-  return work.state !== 'waiting' && work.state !== 'running';
+  return work.state in ENDED;
+}
+
+/** A state as people read it. */
+export function stateWords(state: string): string {
+  return ENDED[state] ?? { waiting: 'Waiting', running: 'Running', paused: 'Paused' }[state] ?? state;
 }
 
 /** Follows one piece of long work by the service's events until it ends. */

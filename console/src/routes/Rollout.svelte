@@ -6,10 +6,9 @@
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Progress from '../lib/ui/Progress.svelte';
-  import Trouble from '../lib/ui/Trouble.svelte';
-  import { hasEnded, WorkFollower } from '../lib/work.svelte';
-  import { cameraPath, navigate, route } from '../router';
-  import Allowed from '../lib/ui/Allowed.svelte';
+  import { hasEnded, stateWords, WorkFollower } from '../lib/work.svelte';
+  import { cameraPath, route } from '../router';
+  import RolloutActs from './RolloutActs.svelte';
 
   const id = $derived(Number(route.params.id));
   const client = useQueryClient();
@@ -19,7 +18,12 @@
   }));
   const follower = new WorkFollower();
   const work = $derived(follower.work ?? rollout.data?.work);
-  let error = $state<Error | undefined>();
+  const written = $derived(
+    (['verified', 'mismatched', 'unsettled'] as const).reduce(
+      (sum, state) => sum + (rollout.data?.counts[state] ?? 0),
+      0,
+    ),
+  );
 
   // The events come from outside; they are followed while this rollout is shown.
   $effect(() => {
@@ -33,40 +37,34 @@
     }
   });
 
-  async function undo() {
-    error = undefined;
-    try {
-      const started = await ask(api.POST('/api/v1/rollouts/{id}/undo', { params: { path: { id } } }));
-      navigate('/rollouts/:id', { params: { id: String(started.id) } });
-    } catch (e) {
-      error = e as Error;
-    }
-  }
-
   const COLOUR: Record<string, string> = {
     verified: 'text-accent',
     mismatched: 'text-loss font-semibold',
     failed: 'text-loss font-semibold',
     skipped: 'text-waste',
+    unsettled: 'text-loss',
     writing: 'text-waiting',
     planned: 'text-faint',
   };
   const answer = $derived(
     work
       ? hasEnded(work)
-        ? `${work.state === 'done' ? 'Done' : work.state === 'stopped' ? 'Stopped' : 'Failed'}: ${work.note}.`
-        : 'Being written, and read back step by step.'
+        ? `${stateWords(work.state)}: ${work.note}.`
+        : work.state === 'paused'
+          ? `Paused; ${work.done} of ${work.total} cameras are settled, and nothing is written until it goes on.`
+          : work.note
+            ? `Being written, and read back step by step; ${work.note}.`
+            : 'Being written, and read back step by step.'
       : undefined,
   );
 </script>
 
 <Page question="Did it take?" {answer}>
   {#snippet act()}
-    {#if work && hasEnded(work)}
-      <Allowed to="EDITOR"><button class="act" onclick={undo}>Undo this rollout</button></Allowed>
+    {#if work}
+      <RolloutActs {work} {written} onchanged={() => void client.invalidateQueries()} />
     {/if}
   {/snippet}
-  <Trouble {error} />
   {#if work}
     <p class="mb-4 text-sm text-faint">
       Rollout {id} by {work.who}, started {when(work.createdAt)}{work.endedAt

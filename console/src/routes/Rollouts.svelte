@@ -2,7 +2,7 @@
   import Heads from '../lib/ui/Heads.svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
-  import { when } from '../lib/format';
+  import { count, when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
@@ -10,6 +10,8 @@
   import { navigate, p, route } from '../router';
   import PreviewTable from './PreviewTable.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
+  import Modal from '../lib/ui/Modal.svelte';
+  import { stateWords } from '../lib/work.svelte';
 
   const select = $derived(typeof route.search.select === 'string' ? route.search.select : undefined);
   const rollouts = createQuery(() => ({
@@ -28,6 +30,7 @@
   let first = $state(3);
   let error = $state<Error | undefined>();
   let busy = $state(false);
+  let asked = $state<Schemas['Preview'] | undefined>();
 
   async function start(made: Schemas['Preview']) {
     error = undefined;
@@ -58,16 +61,14 @@
             class="mb-4 flex flex-wrap items-end gap-4"
             onsubmit={(e) => {
               e.preventDefault();
-              void start(made);
+              asked = made;
             }}
           >
             <label>
               <span class="head mb-1 block">Cameras that go first</span>
               <input class="field w-32" type="number" min="1" bind:value={first} name="first" />
             </label>
-            <Allowed to="EDITOR"
-              ><button class="act act-main" disabled={busy}>Start the rollout</button></Allowed
-            >
+            <Allowed to="EDITOR"><button class="act act-main">Start the rollout</button></Allowed>
             {#each made.pauses as recorder (recorder)}
               <p class="text-sm text-waste">
                 {recorder} stops recording on all its channels for some seconds while it is written.
@@ -75,7 +76,6 @@
             {/each}
           </form>
         {/if}
-        <Trouble {error} />
         <PreviewTable preview={made} />
       {/snippet}
     </Loaded>
@@ -99,7 +99,7 @@
                   <td class="py-2 pr-4 whitespace-nowrap">{when(w.createdAt)}</td>
                   <td class="py-2 pr-4">{w.who}</td>
                   <td class="max-w-[280px] truncate py-2 pr-4" title={w.selection}>{w.selection || 'all'}</td>
-                  <td class="py-2 pr-4">{w.state}</td>
+                  <td class="py-2 pr-4 whitespace-nowrap">{stateWords(w.state)}</td>
                   <td class="py-2 pr-4">{w.note}</td>
                 </tr>
               {/each}
@@ -110,3 +110,18 @@
     {/snippet}
   </Loaded>
 </Page>
+
+<Modal
+  open={asked !== undefined}
+  onclose={() => (asked = undefined)}
+  title="Write to {asked ? count(asked.cameras.length, 'camera') : ''}?"
+  description="{first} {first === 1 ? 'goes' : 'go'} first, and the others only when {first === 1
+    ? 'that one was'
+    : 'those were'} read back as written. It can be paused, stopped and undone."
+>
+  <Trouble {error} />
+  <div class="flex gap-2">
+    <button class="act act-main" disabled={busy} onclick={() => asked && void start(asked)}>Write it</button>
+    <button class="act" onclick={() => (asked = undefined)}>Not yet</button>
+  </div>
+</Modal>

@@ -4,14 +4,23 @@
 
   let {
     open = $bindable(),
+    onclose,
     title,
     description,
     wide = false,
     children,
-  }: { open: boolean; title: string; description?: string; wide?: boolean; children: Snippet } = $props();
+  }: {
+    open: boolean;
+    /** For those who keep it open by something else than a flag. */
+    onclose?: () => void;
+    title: string;
+    description?: string;
+    wide?: boolean;
+    children: Snippet;
+  } = $props();
 </script>
 
-<Dialog.Root bind:open>
+<Dialog.Root bind:open onOpenChange={(now) => !now && onclose?.()}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-veil" />
     <Dialog.Content

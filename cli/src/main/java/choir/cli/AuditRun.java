@@ -18,8 +18,12 @@ final class AuditRun extends Act {
     int run(Client service) {
         var select = Selections.joined(words, "");
         var ended = finish(service, service.post("/api/v1/audits", Map.of("select", select)));
-        if (!Listing.text(ended, "state").equals("done")) {
-            throw new Failure(Failure.FAILED, "the audit failed: " + Listing.text(ended, "note"));
+        var state = Listing.text(ended, "state");
+        if (!state.equals("done") && !state.equals("partly")) {
+            throw new Failure(
+                    ended.path("failed").asInt() > 0 ? Failure.NOT_REACHABLE : Failure.FAILED,
+                    "the audit " + (state.equals("stopped") ? "was stopped: " : "could not be done: ")
+                            + Listing.text(ended, "note"));
         }
         var findings = service.all(Client.select("/api/v1/findings", select));
         FindingRows.print(out(), listing, findings, "nothing is out of tune");

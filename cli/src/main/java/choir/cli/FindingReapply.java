@@ -13,8 +13,7 @@ final class FindingReapply extends Act {
     @Override
     int run(Client service) {
         var started = service.post("/api/v1/findings/reapply", Map.of("findings", ids));
-        var ended = finish(service, started);
-        say("rollout " + Listing.number(started, "id") + ": " + Listing.text(ended, "note"));
-        return RolloutShow.exitCode(ended);
+        say("rollout " + Listing.number(started, "id"));
+        return RolloutShow.told(this, service, finish(service, started), "");
     }
 }

@@ -1,6 +1,7 @@
 package choir.cli;
 
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
@@ -34,7 +35,15 @@ final class RolloutShow extends Act {
                     Listing.text(s, "detail")
                 },
                 "no step");
-        return exitCode(view.path("work"));
+        return exitCode(view.path("work"), view.path("counts"));
+    }
+
+    /** How a rollout ended, and what else there is to say when something of it was written. */
+    static int told(Act act, Client service, JsonNode ended, String also) {
+        var counts = service.get("/api/v1/rollouts/" + ended.path("id").asLong() + "/counts");
+        boolean some = counts.path("verified").asInt() > 0;
+        act.say(Listing.text(ended, "note") + (also.isEmpty() || !some ? "" : "; " + also));
+        return exitCode(ended, counts);
     }
 
     private static String changes(JsonNode step) {
@@ -44,9 +53,14 @@ final class RolloutShow extends Act {
                 .collect(Collectors.joining("; "));
     }
 
-    static int exitCode(JsonNode work) {
-        return Listing.text(work, "state").equals("done") && work.path("failed").asInt() == 0
-                ? Failure.DONE
-                : Failure.FAILED;
+    /** While it goes on, nothing is wrong yet. */
+    private static int exitCode(JsonNode work, JsonNode counts) {
+        int notWell = Stream.of("failed", "mismatched", "unsettled")
+                .mapToInt(state -> counts.path(state).asInt())
+                .sum();
+        if (notWell > 0 || Listing.text(work, "state").equals("failed")) {
+            return Failure.FAILED;
+        }
+        return counts.path("skipped").asInt() > 0 ? Failure.FOUND : Failure.DONE;
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -15,18 +16,8 @@ final class RolloutStart extends Act {
     @Option(names = "--preview", paramLabel = "ID", description = "the preview to give out")
     private @Nullable Long preview;
 
-    @Option(names = "--first", defaultValue = "3", paramLabel = "COUNT", description = "cameras that go first")
-    private int first = 3;
-
-    @Option(
-            names = "--may-fail",
-            defaultValue = "0",
-            paramLabel = "PERCENT",
-            description = "share of a wave that may fail before the rest is left alone")
-    private int mayFail;
-
-    @Option(names = "--yes", description = "do not ask")
-    private boolean yes;
+    @Mixin
+    private RolloutTerms terms = new RolloutTerms();
 
     @Override
     int run(Client service) {
@@ -38,12 +29,12 @@ final class RolloutStart extends Act {
             say("nothing to change");
             return Failure.DONE;
         }
-        var started =
-                service.post("/api/v1/rollouts", Map.of("preview", id, "first", first, "maxFailedPercent", mayFail));
+        terms.ask("Write this to the recorders?", "nothing was given out");
+        var body = terms.body();
+        body.put("preview", id);
+        var started = service.post("/api/v1/rollouts", body);
         say("rollout " + Listing.number(started, "id"));
-        var ended = finish(service, started);
-        say(Listing.text(ended, "note"));
-        return RolloutShow.exitCode(ended);
+        return RolloutShow.told(this, service, finish(service, started), "");
     }
 
     private long previewed(Client service) {
@@ -51,9 +42,6 @@ final class RolloutStart extends Act {
         PreviewText.print(out(), made);
         if (made.path("cameras").isEmpty()) {
             return -1;
-        }
-        if (!yes && !Confirmation.given("Write this to the recorders?")) {
-            throw new Failure(Failure.FAILED, "nothing was given out; say --yes to start without a question");
         }
         return made.path("id").asLong();
     }

@@ -31,6 +31,14 @@ public final class LinkException extends RuntimeException {
         };
     }
 
+    /** True for what may be over in a moment, so that trying again is of use. */
+    public boolean mayPass() {
+        return switch (reason) {
+            case UNREACHABLE, TIMED_OUT, GARBAGE -> true;
+            case NOT_AUTHORIZED, NOT_SUPPORTED, REFUSED -> false;
+        };
+    }
+
     public Reason reason() {
         return reason;
     }

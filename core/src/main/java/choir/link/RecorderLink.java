@@ -1,7 +1,5 @@
 package choir.link;
 
-import choir.family.NativeValue;
-import choir.policy.SettingKey;
 import java.util.List;
 import java.util.Map;
 
@@ -15,12 +13,13 @@ public interface RecorderLink {
     RecorderReading read(RecorderAccess access);
 
     /**
-     * Writes the given values, channel by channel in one conversation, and leaves everything else as it is. Returns when
-     * the recorder has taken the last of them; whether they took is to be read afterwards.
+     * Writes the given values, channel by channel in one conversation, and leaves everything else as it is. What each
+     * channel holds is looked at just before it is written, and one that has moved is left alone. Returns when the recorder
+     * has taken the last of them; whether they took is to be read afterwards.
      *
-     * @return for each channel of which some call failed, why; earlier calls may have taken effect
+     * @return for each channel how far it came; never fails as a whole
      */
-    Map<String, LinkException> write(RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel);
+    Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes);
 
     /**
      * What the recorder says of its own abilities, for a family of its own.

@@ -8,6 +8,8 @@ public enum StepState {
     PLANNED,
     /** The journal said so before the first call was made; after a crash only the recorder knows how far it came. */
     WRITING,
+    /** It may have been written, and nobody could look yet; the next reading of its recorder tells. */
+    UNSETTLED,
     VERIFIED,
     MISMATCHED,
     FAILED,
@@ -16,7 +18,8 @@ public enum StepState {
     private Set<StepState> next() {
         return switch (this) {
             case PLANNED -> EnumSet.of(WRITING, SKIPPED, FAILED);
-            case WRITING -> EnumSet.of(VERIFIED, MISMATCHED, FAILED, PLANNED);
+            case WRITING -> EnumSet.of(UNSETTLED, VERIFIED, MISMATCHED, FAILED, PLANNED, SKIPPED);
+            case UNSETTLED -> EnumSet.of(VERIFIED, MISMATCHED, FAILED, PLANNED);
             case VERIFIED, MISMATCHED, FAILED, SKIPPED -> EnumSet.noneOf(StepState.class);
         };
     }

@@ -3,6 +3,7 @@ package choir.rollout;
 import choir.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A first few, then the rest.
@@ -35,7 +36,29 @@ public record Waves(int first, int maxFailedPercent) {
         return waves;
     }
 
-    public boolean mayGoOn(int steps, int failed) {
-        return failed * 100 <= maxFailedPercent * steps;
+    /** Whether the next wave starts. */
+    public sealed interface Decision {
+        record GoOn() implements Decision {}
+
+        /** @param why in words */
+        record Stop(String why) implements Decision {}
+    }
+
+    /** A wave of which nothing was seen, well or not, says nothing, so the next one does not start. */
+    public Decision after(Map<StepState, Integer> steps) {
+        int all = steps.values().stream().mapToInt(Integer::intValue).sum();
+        int verified = steps.getOrDefault(StepState.VERIFIED, 0);
+        int skipped = steps.getOrDefault(StepState.SKIPPED, 0);
+        int unknown = steps.getOrDefault(StepState.UNSETTLED, 0) + steps.getOrDefault(StepState.WRITING, 0);
+        int failed = all - verified - skipped - unknown;
+        if ((failed + unknown) * 100L > (long) maxFailedPercent * all) {
+            return new Decision.Stop(failed + unknown + " of " + all + " cameras "
+                    + (unknown == 0
+                            ? "failed"
+                            : failed == 0 ? "could not be read back" : "failed or could not be read"));
+        }
+        return verified == 0 && failed == 0 && all > 0
+                ? new Decision.Stop("not one of " + all + (all == 1 ? " camera" : " cameras") + " was verified")
+                : new Decision.GoOn();
     }
 }

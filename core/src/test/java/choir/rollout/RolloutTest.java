@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import choir.family.NativeConfig;
+import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.policy.Catalogue;
 import choir.refusal.Refusal;
 import choir.scale.NativeScalar;
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,21 +29,107 @@ class RolloutTest {
             Catalogue.DETECTION,
             new Change(Optional.of(new NativeValue.Flag(false)), new NativeValue.Flag(true)));
 
+    private static NativeConfig held(String sensitivity, String detection) {
+        Map<choir.policy.SettingKey, NativeValue> values = new HashMap<>();
+        if (!sensitivity.equals("-")) {
+            values.put(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read(sensitivity)));
+        }
+        if (!detection.equals("-")) {
+            values.put(Catalogue.DETECTION, new NativeValue.Flag(detection.equals("on")));
+        }
+        return new NativeConfig(values);
+    }
+
+    /** {@code ?}: nobody knows what was sent, as after a crash. */
+    private static Optional<Set<choir.policy.SettingKey>> sent(String which) {
+        return switch (which) {
+            case "?" -> Optional.empty();
+            case "none" -> Optional.of(Set.of());
+            case "sensitivity" -> Optional.of(Set.of(Catalogue.SENSITIVITY));
+            default -> Optional.of(CHANGES.keySet());
+        };
+    }
+
+    /** From 50 and off to 60 and on. */
     @ParameterizedTest
-    @CsvSource({"60,true,VERIFIED", "50,false,PLANNED", "60,false,MISMATCHED", "55,true,MISMATCHED"})
-    void aStepFoundInWritingIsSettledByReading(String sensitivity, boolean detection, StepState state) {
-        var observed = new NativeConfig(Map.of(
-                Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read(sensitivity)),
-                Catalogue.DETECTION, new NativeValue.Flag(detection)));
-        assertThat(Settlement.afterCrash(CHANGES, observed)).isEqualTo(state);
+    @CsvSource({
+        "?, 60, on, VERIFIED, TOOK, TOOK",
+        "?, 50, off, PLANNED, LEFT_OPEN, LEFT_OPEN",
+        "?, 60, off, MISMATCHED, TOOK, LEFT_OPEN",
+        "?, 55, on, MISMATCHED, LEFT_OPEN, TOOK",
+        "?, -, on, UNSETTLED, NOT_SHOWN, TOOK",
+        "all, 60, on, VERIFIED, TOOK, TOOK",
+        "all, 50, off, MISMATCHED, DID_NOT_TAKE, DID_NOT_TAKE",
+        "all, 55, on, MISMATCHED, DID_NOT_TAKE, TOOK",
+        "all, 60, -, UNSETTLED, TOOK, NOT_SHOWN",
+        "sensitivity, 60, off, MISMATCHED, TOOK, NOT_SENT",
+        "sensitivity, 50, off, MISMATCHED, DID_NOT_TAKE, NOT_SENT",
+        "sensitivity, 60, -, MISMATCHED, TOOK, NOT_SENT",
+        "sensitivity, 60, on, VERIFIED, TOOK, TOOK",
+        "none, 50, off, PLANNED, NOT_SENT, NOT_SENT",
+        "none, 55, off, MISMATCHED, NOT_SENT, NOT_SENT",
+        "none, -, off, MISMATCHED, NOT_SENT, NOT_SENT",
+    })
+    void aReadingTellsWhatBecameOfAStep(
+            String sent, String sensitivity, String detection, StepState state, Fate first, Fate second) {
+        var settlement = Settlement.of(CHANGES, sent(sent), held(sensitivity, detection));
+        assertThat(settlement.state()).isEqualTo(state);
+        assertThat(settlement.results().get(Catalogue.SENSITIVITY).fate()).isEqualTo(first);
+        assertThat(settlement.results().get(Catalogue.DETECTION).fate()).isEqualTo(second);
+    }
+
+    /** Undo puts back what differs from before, from what is there and not from what was meant to be. */
+    @ParameterizedTest
+    @CsvSource({
+        "VERIFIED, 60, on, 60>50, on>off",
+        "MISMATCHED, 60, off, 60>50, ''",
+        "MISMATCHED, 55, off, 55>50, ''",
+        "MISMATCHED, 50, off, '', ''",
+        "FAILED, 50, on, '', on>off",
+        "UNSETTLED, -, -, 60>50, on>off",
+        "SKIPPED, 60, on, '', ''",
+        "PLANNED, 60, on, '', ''",
+    })
+    void undoPutsBackWhatDiffers(StepState state, String sensitivity, String detection, String first, String second) {
+        var results = state == StepState.UNSETTLED
+                ? Map.<choir.policy.SettingKey, Settlement.Result>of()
+                : Settlement.of(CHANGES, sent("all"), held(sensitivity, detection))
+                        .results();
+        var back = Undo.of(CHANGES, state, results);
+        assertThat(words(back.get(Catalogue.SENSITIVITY))).isEqualTo(first);
+        assertThat(words(back.get(Catalogue.DETECTION))).isEqualTo(second);
+    }
+
+    private static String words(@org.jspecify.annotations.Nullable Change change) {
+        return change == null ? "" : NativeText.of(change.before().orElseThrow()) + ">" + NativeText.of(change.after());
+    }
+
+    @Test
+    void whatTheRecorderHadNotShownCannotBePutBack() {
+        Map<choir.policy.SettingKey, Change> changes =
+                Map.of(Catalogue.DETECTION, new Change(Optional.empty(), new NativeValue.Flag(true)));
+        assertThat(Undo.of(changes, StepState.VERIFIED, Map.of())).isEmpty();
+        // And when it still does not show it, nobody can say that it did not take for want of a reading.
+        assertThat(Settlement.of(changes, Optional.of(changes.keySet()), NativeConfig.EMPTY)
+                        .state())
+                .isEqualTo(StepState.MISMATCHED);
     }
 
     @Test
     void settledStepsNeverMoveAgain() {
         Map<StepState, Set<StepState>> may = Map.of(
-                StepState.PLANNED, Set.of(StepState.WRITING, StepState.SKIPPED, StepState.FAILED),
+                StepState.PLANNED,
+                Set.of(StepState.WRITING, StepState.SKIPPED, StepState.FAILED),
                 StepState.WRITING,
-                        Set.of(StepState.VERIFIED, StepState.MISMATCHED, StepState.FAILED, StepState.PLANNED));
+                Set.of(
+                        StepState.UNSETTLED,
+                        StepState.VERIFIED,
+                        StepState.MISMATCHED,
+                        StepState.FAILED,
+                        StepState.PLANNED,
+                        StepState.SKIPPED),
+                StepState.UNSETTLED,
+                Set.of(StepState.VERIFIED, StepState.MISMATCHED, StepState.FAILED, StepState.PLANNED));
         for (var state : StepState.values()) {
             var next = may.getOrDefault(state, Set.of());
             assertThat(StepState.values())
@@ -48,6 +138,45 @@ class RolloutTest {
                     .containsExactlyInAnyOrderElementsOf(next);
             assertThat(state.isSettled()).as(state.name()).isEqualTo(next.isEmpty());
         }
+    }
+
+    /** Verified, mismatched, failed, skipped, unsettled; and the share that may fail. */
+    @ParameterizedTest
+    @CsvSource({
+        "3, 0, 0, 0, 0, 0, ''",
+        "2, 0, 1, 0, 0, 0, 1 of 3 cameras failed",
+        "2, 0, 1, 0, 0, 34, ''",
+        "2, 1, 0, 0, 0, 33, 1 of 3 cameras failed",
+        "2, 0, 0, 1, 0, 0, ''",
+        "2, 0, 0, 0, 1, 0, 1 of 3 cameras could not be read back",
+        "0, 0, 0, 3, 0, 100, not one of 3 cameras was verified",
+        "0, 0, 0, 1, 0, 0, not one of 1 camera was verified",
+        "0, 0, 0, 0, 3, 100, not one of 3 cameras was verified",
+        "0, 0, 0, 2, 1, 100, not one of 3 cameras was verified",
+        "0, 0, 3, 0, 0, 100, ''",
+        "0, 0, 2, 0, 1, 0, 3 of 3 cameras failed or could not be read",
+    })
+    void theNextWaveStartsOnlyAfterOneThatWasSeenToBeWell(
+            int verified, int mismatched, int failed, int skipped, int unsettled, int mayFail, String stop) {
+        Map<StepState, Integer> counts = new EnumMap<>(StepState.class);
+        counts.put(StepState.VERIFIED, verified);
+        counts.put(StepState.MISMATCHED, mismatched);
+        counts.put(StepState.FAILED, failed);
+        counts.put(StepState.SKIPPED, skipped);
+        counts.put(StepState.UNSETTLED, unsettled);
+        var decision = new Waves(3, mayFail).after(counts);
+        assertThat(decision instanceof Waves.Decision.Stop(var why) ? why : "").isEqualTo(stop);
+    }
+
+    @Test
+    void whoIsAwayIsTriedSoonAndThenAtGrowingIntervals() {
+        var start = Instant.parse("2027-03-01T22:00:00Z");
+        assertThat(List.of(1, 2, 3, 4, 9, 10, 60))
+                .extracting(tries -> Retry.after(tries).toSeconds())
+                .containsExactly(1L, 2L, 4L, 8L, 256L, 300L, 300L);
+        var deadline = start.plusSeconds(5);
+        assertThat(Retry.next(start, 1, deadline)).isEqualTo(start.plusSeconds(1));
+        assertThat(Retry.next(start, 4, deadline)).isEqualTo(deadline);
     }
 
     @Test
@@ -61,7 +190,5 @@ class RolloutTest {
     void aLimitThatMakesNoSenseCannotBeStored() {
         assertThatThrownBy(() -> new Waves(0, 0)).isInstanceOf(Refusal.class);
         assertThatThrownBy(() -> new Waves(1, 101)).isInstanceOf(Refusal.class);
-        assertThat(new Waves(3, 0).mayGoOn(3, 1)).isFalse();
-        assertThat(new Waves(3, 34).mayGoOn(3, 1)).isTrue();
     }
 }

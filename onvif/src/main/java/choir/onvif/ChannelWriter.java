@@ -16,7 +16,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.Predicate;
 
 /**
  * Writes values to one channel. Each structure is read, changed in the one place and sent back whole, so that nothing is
@@ -28,6 +31,8 @@ final class ChannelWriter {
     private final Snapshot snapshot;
     private final Family family;
     private final String channel;
+    private final Map<Place, Set<SettingKey>> keys = new LinkedHashMap<>();
+    private final Set<SettingKey> sent = new TreeSet<>();
 
     ChannelWriter(OnvifSession session, Snapshot snapshot, Family family, String channel) {
         this.session = session;
@@ -36,12 +41,28 @@ final class ChannelWriter {
         this.channel = channel;
     }
 
+    /** Settings of which a call was made, answered or not. */
+    Set<SettingKey> sent() {
+        return sent;
+    }
+
+    /** Sends what changes something; whatever becomes of it, the settings there count as sent. */
+    private void send(Predicate<Place> places, Element request) {
+        keys.forEach((place, there) -> {
+            if (places.test(place)) {
+                sent.addAll(there);
+            }
+        });
+        session.call(request);
+    }
+
     void write(Map<SettingKey, NativeValue> values) {
         Map<Place, NativeValue> byPlace = new LinkedHashMap<>();
         // In the order of the keys, so that areas come before the values that each of them has.
         new TreeMap<>(values).forEach((key, value) -> {
             var ability = family.ability(key).orElseThrow(() -> notSupported(key.text()));
             byPlace.put(ability.place(), marked(ability, value));
+            keys.computeIfAbsent(ability.place(), p -> new TreeSet<>()).add(key);
         });
         analytics(
                 Place.Module.class,
@@ -54,8 +75,8 @@ final class ChannelWriter {
             switch (place) {
                 case Place.Field.ENCODER_FRAME_RATE -> encoder(wire(value));
                 case Place.Field.RETENTION -> retention(wire(value));
-                case Place.Field.EVENT_BEFORE -> buffer("Before", wire(value));
-                case Place.Field.EVENT_AFTER -> buffer("After", wire(value));
+                case Place.Field.EVENT_BEFORE -> buffer(Place.Field.EVENT_BEFORE, "Before", wire(value));
+                case Place.Field.EVENT_AFTER -> buffer(Place.Field.EVENT_AFTER, "After", wire(value));
                 case Place.Sheet s -> throw notSupported("what a person sets by hand");
                 case Place.Module m -> {}
                 case Place.Rule r -> {}
@@ -121,7 +142,7 @@ final class ChannelWriter {
         for (var config : changed.values()) {
             request = request.withChild(config.renamed(Namespaces.ANALYTICS, element));
         }
-        session.call(request);
+        send(p -> kind.isInstance(p) || kind == Place.Rule.class && p instanceof Place.EachArea, request);
     }
 
     /** The rules of the areas, all of them, when anything about areas is written. */
@@ -189,29 +210,33 @@ final class ChannelWriter {
 
     private void encoder(String framesPerSecond) {
         var encoder = snapshot.encoderOf(channel).orElseThrow(() -> notSupported("a frame rate"));
-        session.call(Element.of(
-                Namespaces.MEDIA2,
-                "SetVideoEncoderConfiguration",
-                encoder.changed(e -> e.withText(framesPerSecond), "RateControl", "FrameRateLimit")
-                        .renamed(Namespaces.MEDIA2, "Configuration")));
+        send(
+                Place.Field.ENCODER_FRAME_RATE::equals,
+                Element.of(
+                        Namespaces.MEDIA2,
+                        "SetVideoEncoderConfiguration",
+                        encoder.changed(e -> e.withText(framesPerSecond), "RateControl", "FrameRateLimit")
+                                .renamed(Namespaces.MEDIA2, "Configuration")));
     }
 
     private void retention(String days) {
         var recording = snapshot.recordingOf(channel).orElseThrow(() -> notSupported("a time to keep"));
         var configuration = recording.child("Configuration").orElseThrow(() -> notSupported("a time to keep"));
-        session.call(Element.of(
-                Namespaces.RECORDING,
-                "SetRecordingConfiguration",
+        send(
+                Place.Field.RETENTION::equals,
                 Element.of(
                         Namespaces.RECORDING,
-                        "RecordingToken",
-                        recording.tokenAt("RecordingToken").orElse("")),
-                configuration
-                        .changed(e -> e.withText("P" + days + "D"), "MaximumRetentionTime")
-                        .renamed(Namespaces.RECORDING, "RecordingConfiguration")));
+                        "SetRecordingConfiguration",
+                        Element.of(
+                                Namespaces.RECORDING,
+                                "RecordingToken",
+                                recording.tokenAt("RecordingToken").orElse("")),
+                        configuration
+                                .changed(e -> e.withText("P" + days + "D"), "MaximumRetentionTime")
+                                .renamed(Namespaces.RECORDING, "RecordingConfiguration")));
     }
 
-    private void buffer(String name, String seconds) {
+    private void buffer(Place place, String name, String seconds) {
         for (var job : jobs()) {
             boolean differs = job.buffer(name)
                     .filter(b -> !Long.toString(b).equals(seconds))
@@ -229,11 +254,13 @@ final class ChannelWriter {
                         .isPresent()) {
                     continue;
                 }
-                session.call(Element.of(
-                        Namespaces.RECORDING,
-                        "SetRecordingJobConfiguration",
-                        Element.of(Namespaces.RECORDING, "JobToken", job.token()),
-                        fresh.withBuffer(name, seconds).renamed(Namespaces.RECORDING, "JobConfiguration")));
+                send(
+                        place::equals,
+                        Element.of(
+                                Namespaces.RECORDING,
+                                "SetRecordingJobConfiguration",
+                                Element.of(Namespaces.RECORDING, "JobToken", job.token()),
+                                fresh.withBuffer(name, seconds).renamed(Namespaces.RECORDING, "JobConfiguration")));
             }
         }
     }
@@ -245,11 +272,13 @@ final class ChannelWriter {
     private void mode(String mode) {
         for (var job : jobs()) {
             if (job.active() != mode.equals("Active")) {
-                session.call(Element.of(
-                        Namespaces.RECORDING,
-                        "SetRecordingJobMode",
-                        Element.of(Namespaces.RECORDING, "JobToken", job.token()),
-                        Element.of(Namespaces.RECORDING, "Mode", mode)));
+                send(
+                        Place.Field.JOB_MODE::equals,
+                        Element.of(
+                                Namespaces.RECORDING,
+                                "SetRecordingJobMode",
+                                Element.of(Namespaces.RECORDING, "JobToken", job.token()),
+                                Element.of(Namespaces.RECORDING, "Mode", mode)));
             }
         }
     }
@@ -264,7 +293,8 @@ final class ChannelWriter {
         if (week.isEmpty() && days.isEmpty()) {
             return;
         }
-        var tokens = days.map(d -> SpecialDays.prepare(session, snapshot, d)).orElse(List.of());
+        var tokens =
+                days.map(d -> SpecialDays.prepare(this::sendDays, snapshot, d)).orElse(List.of());
         List<LaneChange> changes = new ArrayList<>();
         var lanes = jobsByTrigger();
         for (var trigger : Trigger.values()) {
@@ -279,6 +309,11 @@ final class ChannelWriter {
         }
         changes.stream().filter(LaneChange::gains).forEach(this::schedule);
         changes.stream().filter(c -> !c.gains()).forEach(this::schedule);
+    }
+
+    private Element sendDays(Element request) {
+        keys.getOrDefault(Place.Field.SPECIAL_DAYS, Set.of()).forEach(sent::add);
+        return session.call(request);
     }
 
     private Map<Trigger, RecordingJob> jobsByTrigger() {
@@ -324,6 +359,8 @@ final class ChannelWriter {
     }
 
     private void schedule(LaneChange change) {
-        session.call(Element.of(Namespaces.SCHEDULE, "ModifySchedule", change.schedule()));
+        send(
+                p -> p == Place.Field.LANES || p == Place.Field.SPECIAL_DAYS,
+                Element.of(Namespaces.SCHEDULE, "ModifySchedule", change.schedule()));
     }
 }

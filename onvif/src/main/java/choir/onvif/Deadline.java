@@ -2,10 +2,14 @@ package choir.onvif;
 
 import java.time.Duration;
 
-/** The moment by which a whole conversation is over. */
-record Deadline(Duration whole, long atNanos) {
-    static Deadline in(Duration whole) {
-        return new Deadline(whole, System.nanoTime() + whole.toNanos());
+/**
+ * The moment by which a whole conversation is over.
+ *
+ * @param who with whom, as messages call it
+ */
+record Deadline(String who, Duration whole, long atNanos) {
+    static Deadline of(String who, Duration whole) {
+        return new Deadline(who, whole, System.nanoTime() + whole.toNanos());
     }
 
     Duration left() {

@@ -3,8 +3,8 @@ package choir.onvif;
 import choir.document.WeekCalendar;
 import choir.family.Ability;
 import choir.family.Family;
-import choir.family.NativeValue;
 import choir.family.Place;
+import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
@@ -12,8 +12,8 @@ import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.link.SelfDescription;
 import choir.link.SelfDescription.Range;
+import choir.link.Written;
 import choir.policy.Catalogue;
-import choir.policy.SettingKey;
 import choir.refusal.Refusal;
 import choir.scale.CountScale;
 import choir.scale.SensitivityScale;
@@ -26,11 +26,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 
 /** Recorders by the open device standard. */
 public final class OnvifLink implements RecorderLink, AutoCloseable {
     private static final int LONGEST_SCHEDULE = 100_000;
+    /** Cameras that are written within this time of a look share it; on a real network each gets its own. */
+    private static final Duration LOOK_HOLDS = Duration.ofMillis(250);
 
     /** Most recorders of a fleet hold the same few schedules; each text is understood once. */
     private static final Cache<String, Optional<Week<Boolean>>> SCHEDULES = Caffeine.newBuilder()
@@ -70,35 +73,51 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     @Override
-    public Map<String, LinkException> write(
-            RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
-        Map<String, LinkException> failed = new LinkedHashMap<>();
+    public Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes) {
+        Map<String, Written> written = new LinkedHashMap<>();
         try {
             in(access, patience.writing(), session -> {
-                var snapshot = Snapshot.take(session, hasSpecialDays(access));
-                byChannel.forEach((channel, values) -> {
-                    try {
-                        new ChannelWriter(session, snapshot, family(access), channel).write(values);
-                    } catch (LinkException e) {
-                        failed.put(channel, e);
-                        if (e.endsConversation()) {
-                            throw e;
-                        }
-                    }
-                });
+                write(session, access, writes, written);
                 return Boolean.TRUE;
             });
         } catch (LinkException e) {
-            // A channel that was written before the end shows it when it is read back.
-            byChannel.keySet().forEach(channel -> failed.putIfAbsent(channel, e));
+            writes.forEach(w -> written.putIfAbsent(w.channel(), new Written.BrokenOff(Set.of(), e)));
         }
-        return failed;
+        return written;
+    }
+
+    private static void write(
+            OnvifSession session, RecorderAccess access, List<ChannelWrite> writes, Map<String, Written> written) {
+        var family = family(access);
+        var look = Look.of(session, access);
+        var first = SharedDays.of(look.snapshot(), family, writes);
+        for (var write : writes) {
+            if (look.isOld()) {
+                look = Look.of(session, access);
+            }
+            var one = first.write(session, look.snapshot(), write);
+            written.put(write.channel(), one);
+            if (one instanceof Written.BrokenOff(var sent, var why) && why.endsConversation()) {
+                throw why;
+            }
+        }
+    }
+
+    /** What a recorder held at a moment. It is good for as long as nobody could well have come between. */
+    private record Look(Snapshot snapshot, long at) {
+        static Look of(OnvifSession session, RecorderAccess access) {
+            long at = System.nanoTime();
+            return new Look(Snapshot.take(session, hasSpecialDays(access)), at);
+        }
+
+        boolean isOld() {
+            return System.nanoTime() - at > LOOK_HOLDS.toNanos();
+        }
     }
 
     private static Family family(RecorderAccess access) {
         return access.family()
-                .orElseThrow(() -> new LinkException(
-                        Reason.NOT_SUPPORTED, access.address().getAuthority() + " is of no known family"));
+                .orElseThrow(() -> new LinkException(Reason.NOT_SUPPORTED, access.who() + " is of no known family"));
     }
 
     @Override
@@ -173,7 +192,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     private <T> T in(RecorderAccess access, Duration whole, Function<OnvifSession, T> work) {
         boolean challenges = challenging.getIfPresent(access.address()) != null;
-        var session = new OnvifSession(transport, access, challenges, Deadline.in(whole));
+        var session = new OnvifSession(transport, access, challenges, Deadline.of(access.who(), whole));
         try {
             return work.apply(session.open());
         } finally {

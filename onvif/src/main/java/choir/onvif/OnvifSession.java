@@ -75,8 +75,7 @@ final class OnvifSession {
             return new URI(
                     given.getScheme(), null, given.getHost(), given.getPort(), said.getPath(), said.getQuery(), null);
         } catch (IllegalArgumentException | java.net.URISyntaxException e) {
-            throw new LinkException(
-                    Reason.GARBAGE, access.address().getAuthority() + " names an address that is none: " + address, e);
+            throw new LinkException(Reason.GARBAGE, access.who() + " names an address that is none: " + address, e);
         }
     }
 
@@ -112,7 +111,7 @@ final class OnvifSession {
 
     /** The answer as such can be read, and what it says cannot be. */
     LinkException garbage(String words) {
-        return new LinkException(Reason.GARBAGE, access.address().getAuthority() + " " + words);
+        return new LinkException(Reason.GARBAGE, access.who() + " " + words);
     }
 
     /** Refuses a token that is no token by the standard's own measure. */
@@ -137,13 +136,13 @@ final class OnvifSession {
                         .isPresent())
                 .findFirst()
                 .flatMap(Element::token)
-                .orElseThrow(() -> new LinkException(
-                        Reason.NOT_SUPPORTED, access.address().getAuthority() + " has no channel " + channel));
+                .orElseThrow(
+                        () -> new LinkException(Reason.NOT_SUPPORTED, access.who() + " has no channel " + channel));
         var answer = call(Element.of(
                 Namespaces.MEDIA2, "GetSnapshotUri", Element.of(Namespaces.MEDIA2, "ProfileToken", profile)));
         var address = answer.textAt("Uri")
-                .orElseThrow(() -> new LinkException(
-                        Reason.NOT_SUPPORTED, access.address().getAuthority() + " names no address for pictures"));
+                .orElseThrow(
+                        () -> new LinkException(Reason.NOT_SUPPORTED, access.who() + " names no address for pictures"));
         setCredentials();
         return transport.picture(reachable(address), context, deadline);
     }
@@ -155,7 +154,7 @@ final class OnvifSession {
         if (address == null) {
             throw new LinkException(
                     Reason.NOT_SUPPORTED,
-                    access.address().getAuthority() + " does not offer the service for "
+                    access.who() + " does not offer the service for "
                             + request.name().getLocalPart());
         }
         return call(address, request, true);
@@ -187,14 +186,14 @@ final class OnvifSession {
     private LinkException wrongPassword() {
         return new LinkException(
                 Reason.NOT_AUTHORIZED,
-                access.address().getAuthority() + " does not take the user name and password of \"" + access.user()
+                access.who() + " does not take the user name and password of \"" + access.user()
                         + "\"; set them again with: choir recorder password NAME");
     }
 
     private LinkException refused(Element request, SoapFaultException fault) {
         return new LinkException(
                 fault.isNotSupported() ? Reason.NOT_SUPPORTED : Reason.REFUSED,
-                access.address().getAuthority() + " refused " + request.name().getLocalPart() + ": "
+                access.who() + " refused " + request.name().getLocalPart() + ": "
                         + Element.shortened(String.valueOf(fault.getMessage())),
                 fault);
     }
@@ -209,8 +208,7 @@ final class OnvifSession {
             throw answer.status() == 401
                     ? wrongPassword()
                     : new LinkException(
-                            Reason.GARBAGE,
-                            access.address().getAuthority() + " answered " + answer.status() + " without content");
+                            Reason.GARBAGE, access.who() + " answered " + answer.status() + " without content");
         }
         return body(answer.envelope(), request);
     }
@@ -257,7 +255,7 @@ final class OnvifSession {
     private LinkException notAnAnswer(Element request) {
         return new LinkException(
                 Reason.GARBAGE,
-                access.address().getAuthority() + " gave an answer that does not belong to "
+                access.who() + " gave an answer that does not belong to "
                         + request.name().getLocalPart());
     }
 

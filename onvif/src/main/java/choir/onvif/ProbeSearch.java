@@ -212,7 +212,7 @@ public final class ProbeSearch implements RecorderSearch {
                 Element.of(Namespaces.ENVELOPE, "Header"),
                 Element.of(Namespaces.ENVELOPE, "Body", Element.of(Namespaces.DEVICE, "GetSystemDateAndTime")));
         try {
-            var answer = transport.send(service, envelope, HttpClientContext.create(), Deadline.in(patience));
+            var answer = transport.send(service, envelope, HttpClientContext.create(), Deadline.of(address, patience));
             boolean speaks =
                     answer.envelope() != null && answer.envelope().tree().anyMatch(e -> e.is("SystemDateAndTime"));
             return speaks

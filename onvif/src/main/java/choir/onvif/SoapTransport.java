@@ -81,9 +81,8 @@ final class SoapTransport implements AutoCloseable {
                 ElementWriter.write(envelope), ContentType.parse("application/soap+xml; charset=utf-8")));
         return within(
                 post,
-                address,
                 conversation,
-                () -> http.execute(post, context, response -> read(post, address, response)));
+                () -> http.execute(post, context, response -> read(post, address, conversation, response)));
     }
 
     /** A picture; the answer to a challenge comes from the context's credentials. */
@@ -91,19 +90,18 @@ final class SoapTransport implements AutoCloseable {
         var get = new HttpGet(address);
         return within(
                 get,
-                address,
                 conversation,
                 () -> http.execute(get, context, response -> {
                     if (response.getCode() != 200 || response.getEntity() == null) {
                         throw new LinkException(
                                 response.getCode() == 401 ? Reason.NOT_AUTHORIZED : Reason.NOT_SUPPORTED,
-                                address.getAuthority() + " answered " + response.getCode() + " instead of a picture");
+                                conversation.who() + " answered " + response.getCode() + " instead of a picture");
                     }
                     var picture = new Bounded(response.getEntity().getContent(), LARGEST_PICTURE)
                             .readNBytes(LARGEST_PICTURE + 1);
                     if (picture.length < 2 || (picture[0] & 255) != 0xFF) {
                         throw new LinkException(
-                                Reason.GARBAGE, address.getAuthority() + " gave something that is no picture");
+                                Reason.GARBAGE, conversation.who() + " gave something that is no picture");
                     }
                     return picture;
                 }));
@@ -119,10 +117,10 @@ final class SoapTransport implements AutoCloseable {
      * now and then, in a header, in a chunk's extension or in answers that announce others, would be waited for without
      * end.
      */
-    private <T> T within(HttpUriRequestBase request, URI address, Deadline conversation, Exchange<T> exchange) {
+    private <T> T within(HttpUriRequestBase request, Deadline conversation, Exchange<T> exchange) {
         var left = conversation.left();
         if (conversation.isOver()) {
-            throw tookTooLong(address, conversation.whole());
+            throw tookTooLong(conversation);
         }
         var rung = new AtomicBoolean();
         var time = left.compareTo(deadline) < 0 ? left : deadline;
@@ -137,24 +135,24 @@ final class SoapTransport implements AutoCloseable {
             return exchange.run();
         } catch (IOException e) {
             if (rung.get() || e instanceof InterruptedIOException) {
-                throw conversation.isOver() ? tookTooLong(address, conversation.whole()) : timedOut(address, e);
+                throw conversation.isOver() ? tookTooLong(conversation) : timedOut(conversation, e);
             }
-            throw new LinkException(Reason.UNREACHABLE, address.getAuthority() + " cannot be reached: " + plain(e), e);
+            throw new LinkException(Reason.UNREACHABLE, conversation.who() + " cannot be reached: " + plain(e), e);
         } finally {
             alarm.cancel(false);
         }
     }
 
-    private static LinkException tookTooLong(URI address, Duration whole) {
+    private static LinkException tookTooLong(Deadline conversation) {
         return new LinkException(
                 Reason.TIMED_OUT,
-                address.getAuthority() + " answers so slowly that " + seconds(whole)
+                conversation.who() + " answers so slowly that " + seconds(conversation.whole())
                         + " s were not enough for everything that had to be asked");
     }
 
-    private LinkException timedOut(URI address, IOException e) {
+    private LinkException timedOut(Deadline conversation, IOException e) {
         return new LinkException(
-                Reason.TIMED_OUT, address.getAuthority() + " did not answer within " + seconds(deadline) + " s", e);
+                Reason.TIMED_OUT, conversation.who() + " did not answer within " + seconds(deadline) + " s", e);
     }
 
     private static String seconds(Duration duration) {
@@ -166,10 +164,11 @@ final class SoapTransport implements AutoCloseable {
     }
 
     /** A connection whose answer is not read to its end is broken off, since closing it would read on. */
-    private Answer read(HttpPost post, URI address, ClassicHttpResponse response) throws IOException {
+    private Answer read(HttpPost post, URI address, Deadline conversation, ClassicHttpResponse response)
+            throws IOException {
         boolean whole = false;
         try {
-            var answer = read(address, response);
+            var answer = read(address, conversation, response);
             whole = true;
             return answer;
         } finally {
@@ -179,12 +178,12 @@ final class SoapTransport implements AutoCloseable {
         }
     }
 
-    private Answer read(URI address, ClassicHttpResponse response) throws IOException {
+    private static Answer read(URI address, Deadline conversation, ClassicHttpResponse response) throws IOException {
         int status = response.getCode();
         if (status == 503 || status == 404 || status == 405) {
             throw new LinkException(
                     status == 503 ? Reason.REFUSED : Reason.NOT_SUPPORTED,
-                    address.getAuthority() + " answered " + status
+                    conversation.who() + " answered " + status
                             + (status == 503 ? " (busy)" : " at " + address.getPath()));
         }
         if (status == 401 || response.getEntity() == null) {
@@ -199,7 +198,7 @@ final class SoapTransport implements AutoCloseable {
             }
             throw new LinkException(
                     Reason.GARBAGE,
-                    address.getAuthority() + " gave an answer that cannot be understood (HTTP " + status + ")",
+                    conversation.who() + " gave an answer that cannot be understood (HTTP " + status + ")",
                     e);
         }
     }

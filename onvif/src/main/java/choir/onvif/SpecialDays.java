@@ -16,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * The special days of a channel: groups of dates that belong to the recorder, and for each of the channel's schedules the
@@ -93,9 +94,10 @@ final class SpecialDays {
     /**
      * Makes sure that the recorder has a group for each calendar, with these dates.
      *
+     * @param call sends a request and gives its answer
      * @return the tokens of the groups, in the order of the days
      */
-    static List<String> prepare(OnvifSession session, Snapshot snapshot, List<SpecialDay> days) {
+    static List<String> prepare(UnaryOperator<Element> call, Snapshot snapshot, List<SpecialDay> days) {
         List<String> tokens = new ArrayList<>();
         for (var day : days) {
             var there = snapshot.dayGroups().entrySet().stream()
@@ -106,7 +108,7 @@ final class SpecialDays {
                     .findFirst();
             var dates = DateCalendar.write(day.calendar(), day.dates(), DateCalendar.Form.MIDNIGHTS);
             if (there.isEmpty()) {
-                var answer = session.call(request("CreateSpecialDayGroup", "", day.calendar(), dates));
+                var answer = call.apply(request("CreateSpecialDayGroup", "", day.calendar(), dates));
                 var token = answer.tokenAt("Token").orElse("");
                 // The other channels of this conversation share it.
                 snapshot.dayGroups().put(token, group(token, day.calendar(), dates));
@@ -114,7 +116,7 @@ final class SpecialDays {
             } else {
                 var token = there.get().getKey();
                 if (!same(there.get().getValue(), day.dates())) {
-                    session.call(request("ModifySpecialDayGroup", token, day.calendar(), dates));
+                    var _ = call.apply(request("ModifySpecialDayGroup", token, day.calendar(), dates));
                     snapshot.dayGroups().put(token, group(token, day.calendar(), dates));
                 }
                 tokens.add(token);

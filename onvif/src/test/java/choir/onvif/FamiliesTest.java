@@ -92,19 +92,19 @@ class FamiliesTest {
                         new NativeValue.PerArea(List.of(NativeScalar.of(8), NativeScalar.of(15), NativeScalar.of(3))),
                 Catalogue.THRESHOLD,
                         new NativeValue.PerArea(List.of(NativeScalar.of(1), NativeScalar.of(1), NativeScalar.of(40))));
-        assertThat(link.write(access, Map.of("02", three))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("02", three))).isEmpty();
         assertThat(held(access, 1)).containsAllEntriesOf(three);
 
         Map<SettingKey, NativeValue> one = Map.of(
                 Catalogue.AREAS, new NativeValue.Zones(List.of(Zone.of("Stairs", "60,60 90,60 90,90 60,90"))),
                 Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("12")));
-        assertThat(link.write(access, Map.of("02", one))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("02", one))).isEmpty();
         assertThat(held(access, 1))
                 .containsAllEntriesOf(one)
                 .containsEntry(Catalogue.THRESHOLD, new NativeValue.Single(NativeScalar.read("1")));
 
         Map<SettingKey, NativeValue> none = Map.of(Catalogue.AREAS, new NativeValue.Zones(List.of()));
-        assertThat(link.write(access, Map.of("02", none))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("02", none))).isEmpty();
         assertThat(held(access, 1)).containsAllEntriesOf(none);
     }
 
@@ -113,11 +113,11 @@ class FamiliesTest {
         var access = recorder("fulmar");
         var week = new NativeValue.Hours(
                 WeekText.parse(List.of("daily motion", "mon-fri 05:30-09:30 continuous", "sun alarm")));
-        assertThat(link.write(access, Map.of("01", Map.of(Catalogue.WEEK, week))))
+        assertThat(Writes.to(link, access, Map.of("01", Map.of(Catalogue.WEEK, week))))
                 .isEmpty();
         assertThat(held(access, 0)).containsEntry(Catalogue.WEEK, week);
         var odd = new NativeValue.Hours(WeekText.parse(List.of("daily motion", "mon 08:10-10:20 continuous")));
-        assertThat(link.write(access, Map.of("01", Map.of(Catalogue.WEEK, odd))))
+        assertThat(Writes.to(link, access, Map.of("01", Map.of(Catalogue.WEEK, odd))))
                 .isEmpty();
         assertThat(NativeText.of(held(access, 0).get(Catalogue.WEEK))).contains("mon 08:00-10:30 continuous");
     }
@@ -131,7 +131,7 @@ class FamiliesTest {
                 Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("high")),
                 Catalogue.AFTER_EVENT, new NativeValue.Single(NativeScalar.read("30")),
                 Catalogue.SWITCHED_ON, new NativeValue.Flag(false));
-        assertThat(link.write(access, Map.of("01", values))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("01", values))).isEmpty();
         assertThat(held(access, 0)).containsAllEntriesOf(values);
     }
 
@@ -158,18 +158,18 @@ class FamiliesTest {
                                         "winter-timetable",
                                         DateSet.parse("2026-11-01..2027-03-01"),
                                         DayPlan.parse(List.of("daily none"))))));
-        assertThat(link.write(access, Map.of("01", values, "02", values))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("01", values, "02", values))).isEmpty();
         assertThat(held(access, 0)).containsAllEntriesOf(values);
         assertThat(held(access, 1)).containsAllEntriesOf(values);
         // The week of the same schedules can be written without losing them, and they without losing the week.
         var week = new NativeValue.Hours(WeekText.parse(List.of("daily motion")));
-        assertThat(link.write(access, Map.of("01", Map.of(Catalogue.WEEK, week))))
+        assertThat(Writes.to(link, access, Map.of("01", Map.of(Catalogue.WEEK, week))))
                 .isEmpty();
         assertThat(held(access, 0)).containsAllEntriesOf(values).containsEntry(Catalogue.WEEK, week);
         Map<SettingKey, NativeValue> none = Map.of(
                 Catalogue.SPECIAL_DAYS, new NativeValue.SpecialDays(List.of()),
                 Catalogue.SENSITIVITY_BY_TIME, new NativeValue.Levels(WeekText.parse(List.of(), NativeScalar::read)));
-        assertThat(link.write(access, Map.of("01", none))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("01", none))).isEmpty();
         assertThat(held(access, 0)).containsAllEntriesOf(none).containsEntry(Catalogue.WEEK, week);
     }
 
@@ -195,7 +195,7 @@ class FamiliesTest {
         Map<SettingKey, NativeValue> values = Map.of(
                 Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("10")),
                 Catalogue.WEEK, new NativeValue.Hours(WeekText.parse(List.of("daily motion", "sun none"))));
-        assertThat(link.write(access, Map.of("02", values))).isEmpty();
+        assertThat(Writes.to(link, access, Map.of("02", values))).isEmpty();
         assertThat(held(access, 1)).containsAllEntriesOf(values);
     }
 

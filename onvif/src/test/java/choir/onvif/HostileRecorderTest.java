@@ -3,9 +3,11 @@ package choir.onvif;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
+import choir.link.Written;
 import choir.week.Week;
 import java.io.IOException;
 import java.io.InputStream;
@@ -16,6 +18,8 @@ import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -109,8 +113,13 @@ class HostileRecorderTest {
             var thrown = catchThrowableOfType(LinkException.class, () -> link.read(hostile.access()));
             assertThat(thrown.reason()).isEqualTo(Reason.TIMED_OUT);
             assertThat(thrown).hasMessageContaining("127.0.0.1:" + hostile.server.getLocalPort());
-            assertThat(link.write(hostile.access(), java.util.Map.of("01", java.util.Map.of())))
-                    .hasEntrySatisfying("01", e -> assertThat(e.reason()).isEqualTo(Reason.TIMED_OUT));
+            assertThat(link.write(hostile.access(), List.of(new ChannelWrite("01", Map.of(), Map.of()))))
+                    .hasEntrySatisfying(
+                            "01",
+                            w -> assertThat(w).isInstanceOfSatisfying(Written.BrokenOff.class, b -> {
+                                assertThat(b.why().reason()).isEqualTo(Reason.TIMED_OUT);
+                                assertThat(b.sent()).isEmpty();
+                            }));
         }
     }
 
@@ -124,7 +133,7 @@ class HostileRecorderTest {
                             hostile.access().address(),
                             Element.of("urn:x", "Question"),
                             org.apache.hc.client5.http.protocol.HttpClientContext.create(),
-                            Deadline.in(Duration.ZERO)));
+                            Deadline.of("it", Duration.ZERO)));
             assertThat(thrown.reason()).isEqualTo(Reason.TIMED_OUT);
             assertThat(thrown).hasMessageContaining("so slowly");
         }

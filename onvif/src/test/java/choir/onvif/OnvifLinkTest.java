@@ -166,7 +166,7 @@ class OnvifLinkTest {
                     new SettingKey("response.upload"),
                     new NativeValue.Single(NativeScalar.read("sftp://archive.skerry.example/q")));
         }
-        assertThat(link.write(access(recorder), Map.of("02", values))).isEmpty();
+        assertThat(Writes.to(link, access(recorder), Map.of("02", values))).isEmpty();
         var channels = link.read(access(recorder)).channels();
         assertThat(channels.get(1).config().values()).isEqualTo(values);
         assertThat(channels.getFirst().config()).isNotEqualTo(channels.get(1).config());
@@ -174,7 +174,8 @@ class OnvifLinkTest {
 
     @Test
     void writesOnlyWhatChanges() throws Exception {
-        assertThat(link.write(
+        assertThat(Writes.to(
+                        link,
                         access(tern),
                         Map.of("01", Map.of(Catalogue.SENSITIVITY, new NativeValue.Single(NativeScalar.read("60"))))))
                 .isEmpty();
@@ -246,7 +247,8 @@ class OnvifLinkTest {
 
     @Test
     void aRefusedValueIsReportedWithTheRecordersReason() {
-        var failed = link.write(
+        var failed = Writes.to(
+                link,
                 access(gannet),
                 Map.of(
                         "01", Map.of(Catalogue.BEFORE_EVENT, new NativeValue.Single(NativeScalar.read("4"))),
@@ -299,7 +301,7 @@ class OnvifLinkTest {
                 new NativeValue.Single(NativeScalar.read("1296")),
                 new SettingKey("response.program"),
                 new NativeValue.Single(NativeScalar.read("lamp-on")));
-        assertThat(link.write(access(petrel), Map.of("02", values))).isEmpty();
+        assertThat(Writes.to(link, access(petrel), Map.of("02", values))).isEmpty();
         var config = link.read(access(petrel)).channels().get(1).config();
         assertThat(config.values()).containsAllEntriesOf(values);
     }
@@ -307,7 +309,8 @@ class OnvifLinkTest {
     /** The device says that it took the value; only reading back tells. */
     @Test
     void aPetrelClampsWithoutAWord() {
-        assertThat(link.write(
+        assertThat(Writes.to(
+                        link,
                         access(petrel),
                         Map.of(
                                 "01",

@@ -3,12 +3,14 @@ package choir.server;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
 import choir.fleet.Node;
+import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.link.SelfDescription;
+import choir.link.Written;
 import choir.policy.SettingKey;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -19,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 
 /** Recorders without a wire: what they hold is a value, and what they do can be said. */
 public final class FakeRecorders implements RecorderLink {
@@ -42,6 +45,10 @@ public final class FakeRecorders implements RecorderLink {
         public volatile Act beforeRead = () -> {};
         public volatile Act beforeWrite = () -> {};
         public volatile Act afterWrite = () -> {};
+        /** Done just before a channel is looked at and written. */
+        public volatile Consumer<String> beforeChannel = channel -> {};
+        /** Settings at which it goes away: the call was made, nothing took effect and nobody answers any more. */
+        public final Set<SettingKey> breakingAt = ConcurrentHashMap.newKeySet();
         /** Channels of which a write fails before it takes effect. */
         public final Set<String> refusing = ConcurrentHashMap.newKeySet();
         /** Settings that are taken and forgotten. */
@@ -123,25 +130,42 @@ public final class FakeRecorders implements RecorderLink {
     }
 
     @Override
-    public Map<String, LinkException> write(
-            RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
+    public Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes) {
         var fake = at(access);
         fake.beforeWrite.run();
-        Map<String, LinkException> failed = new LinkedHashMap<>();
-        byChannel.forEach((channel, values) -> {
-            if (fake.away.isPresent() || fake.refusing.contains(channel)) {
-                failed.put(channel, new LinkException(Reason.REFUSED, fake.name + " refused it"));
-                return;
-            }
-            values.forEach((key, value) -> {
-                fake.written.add(channel + " " + key);
-                if (!fake.forgetting.contains(key)) {
-                    fake.turn(channel, key, value);
-                }
-            });
-        });
+        Map<String, Written> written = new LinkedHashMap<>();
+        for (var write : writes) {
+            fake.beforeChannel.accept(write.channel());
+            written.put(write.channel(), write(fake, write));
+        }
         fake.afterWrite.run();
-        return failed;
+        return written;
+    }
+
+    private static Written write(Fake fake, ChannelWrite write) {
+        if (fake.away.isPresent()) {
+            return new Written.BrokenOff(Set.of(), fake.away.get());
+        }
+        if (fake.refusing.contains(write.channel())) {
+            return new Written.BrokenOff(Set.of(), new LinkException(Reason.REFUSED, fake.name + " refused it"));
+        }
+        if (!write.isUnmoved(fake.held.getOrDefault(write.channel(), NativeConfig.EMPTY))) {
+            return new Written.Moved();
+        }
+        Set<SettingKey> sent = new java.util.TreeSet<>();
+        for (var entry : write.values().entrySet()) {
+            var key = entry.getKey();
+            sent.add(key);
+            fake.written.add(write.channel() + " " + key);
+            if (fake.breakingAt.contains(key)) {
+                fake.goAway();
+                return new Written.BrokenOff(sent, fake.away.get());
+            }
+            if (!fake.forgetting.contains(key)) {
+                fake.turn(write.channel(), key, entry.getValue());
+            }
+        }
+        return new Written.Whole();
     }
 
     @Override

@@ -197,7 +197,15 @@ public final class TestService implements AutoCloseable {
         assertThat(preview.status()).as(preview.detail()).isEqualTo(200);
         return finish(post(
                 "/api/v1/rollouts",
-                Map.of("preview", preview.body().path("id").asLong(), "first", 1000, "maxFailedPercent", 100)));
+                Map.of(
+                        "preview",
+                        preview.body().path("id").asLong(),
+                        "first",
+                        1000,
+                        "maxFailedPercent",
+                        100,
+                        "patience",
+                        "PT0S")));
     }
 
     public void load(String policy) {

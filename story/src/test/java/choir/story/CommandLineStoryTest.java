@@ -105,7 +105,8 @@ class CommandLineStoryTest {
                 .contains("haldr-2 stops recording on all its channels")
                 .contains("6 cameras would change");
         var id = number(preview, "--preview (\\d+)");
-        assertThat(done("rollout", "start", "--preview", id, "--first", "2").out())
+        assertThat(done("rollout", "start", "--preview", id, "--first", "2", "--yes")
+                        .out())
                 .contains("6 verified");
         assertThat(done("rollout", "list").out()).contains("6 verified");
         assertThat(done("status").out()).contains("6 cameras on 2 recorders, 6 in tune");

@@ -105,7 +105,8 @@ class ConsoleStoryTest {
         browser.see("Gannet GD has no place for \"threshold\"");
         assertThat(browser.row("haldr-1/01")).contains("50").contains("70");
         browser.press("Start the rollout");
-        browser.see("Done: 6 verified");
+        browser.press("Write it");
+        browser.see("Done: all 6 verified");
         browser.notSee("planned");
         assertThat(browser.row("haldr-2/02")).contains("verified");
 

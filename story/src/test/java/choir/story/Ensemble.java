@@ -305,9 +305,14 @@ final class Ensemble implements AutoCloseable {
         return post(
                 "/api/v1/rollouts",
                 Map.of(
-                        "preview", preview.body().path("id").asLong(),
-                        "first", first,
-                        "maxFailedPercent", mayFail));
+                        "preview",
+                        preview.body().path("id").asLong(),
+                        "first",
+                        first,
+                        "maxFailedPercent",
+                        mayFail,
+                        "patience",
+                        "PT0S"));
     }
 
     void load(String policy) {

@@ -84,9 +84,17 @@ class FaultsTest {
         choir.panel("haldr-1?fault=AWAY");
         var work = choir.finish(choir.post(
                 "/api/v1/rollouts",
-                Map.of("preview", preview.body().path("id").asLong(), "first", 2, "maxFailedPercent", 0)));
+                Map.of(
+                        "preview",
+                        preview.body().path("id").asLong(),
+                        "first",
+                        2,
+                        "maxFailedPercent",
+                        0,
+                        "patience",
+                        "PT0S")));
         assertThat(work.path("state").asString()).isEqualTo("stopped");
-        assertThat(work.path("note").asString()).contains("2 of 2 cameras of wave 1 failed");
+        assertThat(work.path("note").asString()).contains("after wave 1: 2 of 2 cameras failed");
         assertThat(states(rollout(work))).isEqualTo("failed skipped");
         assertThat(choir.panel("haldr-2")).contains("writes 0").contains("sensitivity 50");
     }
@@ -148,7 +156,7 @@ class FaultsTest {
         choir.panel("haldr-1/03?sensitivity=61");
         // As if the service had been killed in the middle: all four journalled as being written, one not begun.
         choir.restart(
-                "UPDATE rollout_step SET state = 'WRITING' WHERE rollout = " + id,
+                "UPDATE rollout_step SET state = 'WRITING', outcome = NULL WHERE rollout = " + id,
                 "UPDATE rollout_step SET state = 'PLANNED' WHERE rollout = " + id
                         + " AND camera = (SELECT id FROM camera WHERE channel = '04')",
                 "UPDATE work SET state = 'RUNNING', ended_at = NULL WHERE id = " + id);

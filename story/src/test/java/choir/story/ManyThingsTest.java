@@ -85,9 +85,9 @@ class ManyThingsTest {
         var shown = choir.choir("rollout", "show", id, "--format", "csv").out();
         assertThat(shown.lines().filter(l -> l.contains(",1,verified,"))).hasSize(2);
         assertThat(shown.lines().filter(l -> l.contains(",2,verified,"))).hasSize(14);
-        assertThat(choir.choir("rollout", "undo", id).out())
+        assertThat(choir.choir("rollout", "undo", id, "--yes").out())
                 .contains("16 verified")
-                .contains("these cameras are waiting now");
+                .contains("put back are waiting now");
         assertThat(choir.panel("haldr-1")).doesNotContain("sensitivity 60");
         assertThat(choir.choir("rollout", "start", "recorder:haldr-1", "--yes").out())
                 .contains("16 verified");

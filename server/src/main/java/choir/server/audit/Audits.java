@@ -8,7 +8,6 @@ import choir.policy.SettingKey;
 import choir.server.fleet.StoredRecorder;
 import choir.server.policy.NodeStore;
 import choir.server.reading.Devices.Outcome;
-import choir.server.reading.Followed;
 import choir.server.reading.Sweeps;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
@@ -37,23 +36,14 @@ class Audits implements Works.Runner {
 
     private final Standings standings;
     private final Sweeps sweeps;
-    private final Followed followed;
     private final FindingStore findings;
     private final NodeStore nodes;
     private final ZoneRules zones;
     private final Clock clock;
 
-    Audits(
-            Standings standings,
-            Sweeps sweeps,
-            Followed followed,
-            FindingStore findings,
-            NodeStore nodes,
-            ZoneRules zones,
-            Clock clock) {
+    Audits(Standings standings, Sweeps sweeps, FindingStore findings, NodeStore nodes, ZoneRules zones, Clock clock) {
         this.standings = standings;
         this.sweeps = sweeps;
-        this.followed = followed;
         this.findings = findings;
         this.nodes = nodes;
         this.zones = zones;
@@ -66,13 +56,10 @@ class Audits implements Works.Runner {
     }
 
     @Override
-    public String run(Work work, Works.Progress progress) {
+    public Works.Ended run(Work work, Works.Progress progress) {
         var selection = Selection.parse(work.task().selection());
-        sweeps.run(work, progress, (recorder, outcome) -> {
-            followed.by(recorder, outcome);
-            take(work.id(), recorder, outcome, selection);
-        });
-        return summary(standings.select(selection));
+        sweeps.run(work, progress, (recorder, outcome) -> take(work.id(), recorder, outcome, selection));
+        return sweeps.ended(work, summary(standings.select(selection)));
     }
 
     /** One recorder's findings; within the transaction that stores what it said. */

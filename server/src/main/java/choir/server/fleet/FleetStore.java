@@ -15,6 +15,9 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -170,6 +173,21 @@ public class FleetStore {
                 .param("recorder", recorder)
                 .query(FleetStore::camera)
                 .list();
+    }
+
+    /** By their rows, in the order of recorder and channel; those that are gone are left out. */
+    public List<StoredCamera> cameras(Collection<Long> ids) {
+        List<StoredCamera> found = new ArrayList<>(ids.size());
+        for (long id : ids) {
+            database.query(CAMERA + " WHERE id = :id")
+                    .param("id", id)
+                    .query(FleetStore::camera)
+                    .optional()
+                    .ifPresent(found::add);
+        }
+        found.sort(Comparator.comparing((StoredCamera c) -> c.camera().recorder())
+                .thenComparing(c -> c.camera().channel()));
+        return found;
     }
 
     public StoredCamera camera(Node.Camera camera) {

@@ -122,7 +122,8 @@ class RecorderApi {
                             + " interface goes without");
         }
         // Checks the address before anything is asked or stored.
-        var access = new RecorderAccess(address(given.address()), given.user(), given.password(), Optional.empty());
+        var access = new RecorderAccess(
+                name.text(), address(given.address()), given.user(), given.password(), Optional.empty());
         allowed.require(access.address());
         var reading = given.family() == null ? Optional.of(link.read(access)) : Optional.<RecorderReading>empty();
         var family = reading.isPresent()

@@ -1,16 +1,17 @@
 package choir.server.link;
 
-import choir.family.NativeValue;
+import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.link.SelfDescription;
-import choir.policy.SettingKey;
+import choir.link.Written;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Speaks to recorders at allowed addresses alone, also to those that were added while more was allowed. */
 public final class GuardedLink implements RecorderLink {
@@ -35,13 +36,12 @@ public final class GuardedLink implements RecorderLink {
     }
 
     @Override
-    public Map<String, LinkException> write(
-            RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
+    public Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes) {
         try {
-            return link.write(checked(access), byChannel);
+            return link.write(checked(access), writes);
         } catch (LinkException refused) {
-            Map<String, LinkException> all = new LinkedHashMap<>();
-            byChannel.keySet().forEach(channel -> all.put(channel, refused));
+            Map<String, Written> all = new LinkedHashMap<>();
+            writes.forEach(w -> all.put(w.channel(), new Written.BrokenOff(Set.of(), refused)));
             return all;
         }
     }

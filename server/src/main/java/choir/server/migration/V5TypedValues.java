@@ -196,6 +196,7 @@ class V5TypedValues implements JavaMigration {
                     yield new Task.Rollout(
                             row.getString("selection"),
                             new Waves(Integer.parseInt(words[0]), Integer.parseInt(words[1])),
+                            Task.Rollout.USUAL_PATIENCE,
                             words.length > 2 && words[2].equals("undo"));
                 }
             };

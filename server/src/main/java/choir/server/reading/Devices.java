@@ -1,19 +1,20 @@
 package choir.server.reading;
 
 import choir.family.Family;
-import choir.family.NativeValue;
+import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
-import choir.policy.SettingKey;
+import choir.link.Written;
 import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -103,17 +104,17 @@ public class Devices {
         /**
          * Writes to channels. The caller has journalled it before, and reads afterwards what came of it.
          *
-         * @return for each channel that failed, why
+         * @return for each channel how far it came
          * @throws IllegalStateException when the service stops meanwhile, so that only reading tells how far it came
          */
-        public Map<String, LinkException> write(Map<String, Map<SettingKey, NativeValue>> byChannel) {
+        public Map<String, Written> write(List<ChannelWrite> writes) {
             var access = access(recorder);
-            var failed = await(CompletableFuture.supplyAsync(
-                    () -> limited(() -> link.write(access.get(), byChannel)), threads));
-            if (!failed.isEmpty()) {
+            var written = await(CompletableFuture.supplyAsync(
+                    () -> limited(() -> link.write(access.get(), writes)), threads));
+            if (!written.values().stream().allMatch(Written.Whole.class::isInstance)) {
                 refuseWhenStopping();
             }
-            return failed;
+            return written;
         }
 
         @Override
@@ -206,7 +207,11 @@ public class Devices {
         var secret = fleet.secret(recorder.name());
         var family = families.named(recorder.family());
         return () -> new RecorderAccess(
-                recorder.address().orElseThrow(), recorder.username(), secrets.decrypt(secret), family);
+                recorder.name(),
+                recorder.address().orElseThrow(),
+                recorder.username(),
+                secrets.decrypt(secret),
+                family);
     }
 
     private boolean isOnSite(StoredRecorder recorder) {

@@ -58,11 +58,9 @@ class Readings {
     @Component
     static class ReadingRunner implements Works.Runner {
         private final Sweeps sweeps;
-        private final Followed followed;
 
-        ReadingRunner(Sweeps sweeps, Followed followed) {
+        ReadingRunner(Sweeps sweeps) {
             this.sweeps = sweeps;
-            this.followed = followed;
         }
 
         @Override
@@ -71,13 +69,15 @@ class Readings {
         }
 
         @Override
-        public String run(Work work, Works.Progress progress) {
-            sweeps.run(work, progress, followed::by);
+        public Works.Ended run(Work work, Works.Progress progress) {
+            sweeps.run(work, progress, (recorder, outcome) -> {});
             var failures = sweeps.failures(work);
             int recorders = sweeps.size(work);
-            return failures.isEmpty()
-                    ? "read " + recorders + (recorders == 1 ? " recorder" : " recorders")
-                    : String.join("; ", failures);
+            return sweeps.ended(
+                    work,
+                    failures.isEmpty()
+                            ? "read " + recorders + (recorders == 1 ? " recorder" : " recorders")
+                            : String.join("; ", failures));
         }
     }
 }

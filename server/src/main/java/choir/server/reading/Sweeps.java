@@ -45,10 +45,18 @@ public class Sweeps {
     private final Devices devices;
     private final FleetStore fleet;
     private final ObservationStore observations;
+    private final List<Followed> followed;
     private final Database database;
     private final Clock clock;
 
-    Sweeps(Devices devices, FleetStore fleet, ObservationStore observations, Database database, Clock clock) {
+    Sweeps(
+            Devices devices,
+            FleetStore fleet,
+            ObservationStore observations,
+            List<Followed> followed,
+            Database database,
+            Clock clock) {
+        this.followed = followed;
         this.devices = devices;
         this.fleet = fleet;
         this.observations = observations;
@@ -152,8 +160,13 @@ public class Sweeps {
         });
     }
 
-    /** Stores what came of asking a recorder that is held; to be called within a transaction. */
+    /** Stores what came of asking a recorder that is held, with all that follows; to be called within a transaction. */
     public void store(String recorder, Outcome outcome) {
+        storeAlone(recorder, outcome);
+        followed.forEach(f -> f.by(recorder, outcome));
+    }
+
+    private void storeAlone(String recorder, Outcome outcome) {
         switch (outcome) {
             case Outcome.Reached(var reading) -> observations.read(recorder, reading, clock.instant());
             case Outcome.Failed(var why) ->
@@ -218,6 +231,14 @@ public class Sweeps {
             lines.add("and " + (all - lines.size()) + " more");
         }
         return lines;
+    }
+
+    /** What may truly be said of a sweep that came to its end: nothing is done where nothing could be read. */
+    public Works.Ended ended(Work work, String note) {
+        int notRead = count(work, Part.FAILED) + count(work, Part.GONE);
+        return notRead == 0
+                ? Works.Ended.done(note)
+                : count(work, Part.DONE) == 0 ? Works.Ended.failed(note) : Works.Ended.partly(note);
     }
 
     /** How many recorders the work was about. */

@@ -1,26 +1,22 @@
 package choir.server.rollout;
 
-import choir.drift.Attempt;
 import choir.family.NativeConfig;
-import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.fleet.Node;
+import choir.link.ChannelWrite;
 import choir.link.LinkException;
+import choir.link.Written;
 import choir.policy.SettingKey;
-import choir.rollout.Change;
 import choir.rollout.Settlement;
 import choir.rollout.StepState;
-import choir.server.audit.FindingStore;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.reading.Devices;
 import choir.server.reading.Devices.Outcome;
-import choir.server.reading.ObservationStore;
 import choir.server.reading.Sweeps;
-import choir.server.standing.Baselines;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
-import java.time.Clock;
+import choir.server.stored.OutcomeJson;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,84 +26,107 @@ import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 
 /**
- * One recorder's part of a wave, in one conversation: read what it holds, settle what a crash left open, write each camera
- * that has not moved since the preview, read back, and settle every step by what was read. Nobody else speaks to the
- * recorder meanwhile. The journal says {@code WRITING} before the first call that changes anything, so nothing takes effect
- * twice and nothing ends without a settled state.
+ * One recorder's part of a wave, in one conversation: read what it holds, which settles what was left open, write each
+ * camera that has not moved since the preview, and read back. Nobody else speaks to the recorder meanwhile. The journal
+ * says {@code WRITING} before the first call that changes anything, and before it is read back which settings were sent;
+ * what became of a step is told by a reading alone ({@link Settling}).
  */
 @Component
 class RecorderTurn {
+    /** How a turn ended. */
+    sealed interface End {
+        /** Nothing of it is left to do. */
+        record Through() implements End {}
+
+        /** Somebody else is not through with the recorder; what is planned waits. */
+        record Queued(String why) implements End {}
+
+        /** The recorder was not there, or went away in the middle; what is left is tried again. */
+        record Again(String why) implements End {}
+    }
+
+    private static final End THROUGH = new End.Through();
+    private static final String MOVED_AT_RECORDER =
+            "moved: the recorder holds something else than the preview saw; preview again";
+
     private final Devices devices;
     private final FleetStore fleet;
     private final Sweeps sweeps;
-    private final ObservationStore observations;
-    private final FindingStore findings;
     private final Standings standings;
-    private final Baselines baselines;
     private final StepStore steps;
     private final Database database;
-    private final Clock clock;
 
     RecorderTurn(
-            Devices devices,
-            FleetStore fleet,
-            Sweeps sweeps,
-            ObservationStore observations,
-            FindingStore findings,
-            Standings standings,
-            Baselines baselines,
-            StepStore steps,
-            Database database,
-            Clock clock) {
+            Devices devices, FleetStore fleet, Sweeps sweeps, Standings standings, StepStore steps, Database database) {
         this.devices = devices;
         this.fleet = fleet;
         this.sweeps = sweeps;
-        this.observations = observations;
-        this.findings = findings;
         this.standings = standings;
-        this.baselines = baselines;
         this.steps = steps;
         this.database = database;
-        this.clock = clock;
     }
 
-    private record Written(Step step, Optional<LinkException> trouble) {}
+    /** One camera's step with what is known of writing it. */
+    private record Tried(Step step, Optional<Written> written) {}
 
     /**
      * @param undo the steps put back what was there before, whatever the policy says
      */
-    void take(String name, List<Step> given, boolean undo) {
+    End take(String name, long rollout, int wave, boolean undo) {
         var recorder = fleet.find(name);
         if (recorder.isEmpty()) {
-            fail(given, "the recorder " + name + " was removed");
-            return;
+            give(steps.open(rollout, wave, name), "the recorder " + name + " was removed");
+            return THROUGH;
         }
         try (var conversation = devices.hold(recorder.get())) {
-            take(conversation, name, given, undo);
+            return take(conversation, name, rollout, wave, undo);
         } catch (LinkException e) {
-            fail(given, "not reached: " + e.getMessage());
+            return again(steps.open(rollout, wave, name), e);
         }
     }
 
-    private void fail(List<Step> given, String why) {
-        database.write(() -> given.forEach(s -> steps.move(s, s.state(), StepState.FAILED, why)));
-    }
-
-    private void take(Devices.Conversation conversation, String recorder, List<Step> given, boolean undo) {
-        switch (read(conversation, recorder)) {
-            case Outcome.Failed(var why) -> fail(given, "not reached: " + why.getMessage());
-            case Outcome.OnSite o ->
-                fail(given, recorder + " has no network interface; see: choir sheet show " + recorder);
-            case Outcome.Reached held -> {
-                var ready = unmoved(recorder, planned(given, held), held, undo);
-                if (!ready.isEmpty()) {
-                    settle(conversation, recorder, write(conversation, ready));
-                }
+    /** Ends what was not begun; what may have been written waits for a reading. */
+    void give(List<Step> open, String why) {
+        database.write(() -> open.forEach(s -> {
+            switch (s.state()) {
+                case PLANNED -> steps.move(s, StepState.PLANNED, StepState.FAILED, why);
+                case WRITING -> steps.move(s, StepState.WRITING, StepState.UNSETTLED, why);
+                case UNSETTLED, VERIFIED, MISMATCHED, FAILED, SKIPPED -> {}
             }
-        }
+        }));
     }
 
-    /** What the recorder holds now, stored. */
+    /** Nobody can look now. A wrong password is not tried again, since that locks accounts. */
+    private End again(List<Step> open, LinkException trouble) {
+        var why = String.valueOf(trouble.getMessage());
+        boolean isBusy = trouble.reason() == LinkException.Reason.REFUSED;
+        if (!trouble.mayPass() && !isBusy) {
+            give(open, "not reached: " + why);
+            return THROUGH;
+        }
+        database.write(() -> open.stream()
+                .filter(s -> s.state() == StepState.WRITING)
+                .forEach(s -> steps.move(s, StepState.WRITING, StepState.UNSETTLED, "not read back: " + why)));
+        return new End.Again(why);
+    }
+
+    private End take(Devices.Conversation conversation, String recorder, long rollout, int wave, boolean undo) {
+        var outcome = read(conversation, recorder);
+        var open = steps.open(rollout, wave, recorder);
+        return switch (outcome) {
+            case Outcome.Failed(var why) -> again(open, why);
+            case Outcome.OnSite o -> {
+                give(open, recorder + " has no network interface; see: choir sheet show " + recorder);
+                yield THROUGH;
+            }
+            case Outcome.Reached held -> {
+                var ready = unmoved(recorder, planned(open, held), held, undo);
+                yield ready.isEmpty() ? THROUGH : write(conversation, recorder, ready);
+            }
+        };
+    }
+
+    /** What the recorder holds now, stored, and with it what was left open at it. */
     private Outcome read(Devices.Conversation conversation, String recorder) {
         var outcome = conversation.read();
         database.write(() -> sweeps.store(recorder, outcome));
@@ -121,31 +140,21 @@ class RecorderTurn {
                 .findFirst();
     }
 
-    /** The steps of which nothing was written; those that a crash left open are settled by what is held. */
-    private List<Step> planned(List<Step> given, Outcome.Reached held) {
+    private List<Step> planned(List<Step> open, Outcome.Reached held) {
         List<Step> planned = new ArrayList<>();
-        for (var step : given) {
-            var config = config(held, step);
+        for (var step : open) {
+            if (step.state() != StepState.PLANNED) {
+                continue;
+            }
             if (!step.isUnderstood()) {
-                fail(List.of(step), "what it was to change cannot be understood any more");
-            } else if (config.isEmpty()) {
-                fail(List.of(step), "the recorder has no channel " + step.channel() + " any more");
-            } else if (step.state() == StepState.PLANNED || settledAfterCrash(step, config.get())) {
+                give(List.of(step), "what it was to change cannot be understood any more");
+            } else if (config(held, step).isEmpty()) {
+                give(List.of(step), "the recorder has no channel " + step.channel() + " any more");
+            } else {
                 planned.add(step);
             }
         }
         return planned;
-    }
-
-    /** True when nothing had been written, so that the step is planned again. */
-    private boolean settledAfterCrash(Step step, NativeConfig held) {
-        var state = Settlement.afterCrash(step.changes(), held);
-        if (state == StepState.PLANNED) {
-            database.write(() -> steps.move(step, StepState.WRITING, StepState.PLANNED, ""));
-            return true;
-        }
-        database.write(() -> settled(step, held, state, "settled by reading after an interruption"));
-        return false;
     }
 
     private List<Step> unmoved(String recorder, List<Step> planned, Outcome.Reached held, boolean undo) {
@@ -164,93 +173,88 @@ class RecorderTurn {
     /** Why the step is not to be written, if so: recorder or policy have moved since the preview. */
     private Optional<String> moved(Step step, NativeConfig held, Map<Node.Camera, Standing> asked, boolean undo) {
         if (!Settlement.unmoved(step.changes(), held)) {
-            return Optional.of("moved: the recorder holds something else than the preview saw; preview again");
+            return Optional.of(MOVED_AT_RECORDER);
         }
         if (undo) {
             return Optional.empty();
         }
-        var now = Previews.changes(asked.get(step.camera()), step.changes().keySet());
-        return now.equals(new TreeMap<>(step.changes()))
+        var standing = Optional.ofNullable(asked.get(step.camera()));
+        var now = standing.map(s -> Previews.changes(s, step.changes().keySet()));
+        return now.equals(Optional.of(new TreeMap<>(step.changes())))
                 ? Optional.empty()
                 : Optional.of("moved: the policy asks for something else than the preview saw; preview again");
     }
 
-    private List<Written> write(Devices.Conversation conversation, List<Step> ready) {
+    private End write(Devices.Conversation conversation, String recorder, List<Step> ready) {
         database.write(() -> ready.forEach(s -> steps.move(s, StepState.PLANNED, StepState.WRITING, "")));
-        Map<String, Map<SettingKey, NativeValue>> byChannel = new LinkedHashMap<>();
-        for (var step : ready) {
-            Map<SettingKey, NativeValue> values = new LinkedHashMap<>();
-            step.changes().forEach((key, change) -> values.put(key, change.after()));
-            byChannel.put(step.channel(), values);
-        }
-        var failed = conversation.write(byChannel);
+        var written = conversation.write(
+                ready.stream().map(RecorderTurn::channelWrite).toList());
+        var tried = ready.stream()
+                .map(s -> new Tried(s, Optional.ofNullable(written.get(s.channel()))))
+                .toList();
+        database.write(() -> tried.forEach(this::journal));
+        var left = tried.stream().flatMap(t -> neverSent(t).stream()).findFirst();
+        var outcome = read(conversation, recorder);
+        return switch (outcome) {
+            case Outcome.Reached r -> left.<End>map(End.Again::new).orElseGet(() -> afterReading(ready));
+            case Outcome.Failed(var why) -> again(open(ready), why);
+            case Outcome.OnSite o -> throw new IllegalStateException("a recorder without a network was written");
+        };
+    }
+
+    /** What turned out never to have left is tried again. */
+    private End afterReading(List<Step> ready) {
+        return open(ready).stream().anyMatch(s -> s.state() == StepState.PLANNED)
+                ? new End.Again("something was not written")
+                : THROUGH;
+    }
+
+    private List<Step> open(List<Step> ready) {
         return ready.stream()
-                .map(s -> new Written(s, Optional.ofNullable(failed.get(s.channel()))))
+                .flatMap(s -> steps.find(s.id()).stream())
+                .filter(s -> !s.state().isSettled())
                 .toList();
     }
 
-    private void settle(Devices.Conversation conversation, String recorder, List<Written> written) {
-        var outcome = conversation.read();
-        database.write(() -> {
-            sweeps.store(recorder, outcome);
-            switch (outcome) {
-                case Outcome.Failed(var why) ->
-                    written.forEach(w -> steps.move(
-                            w.step(),
-                            StepState.WRITING,
-                            StepState.FAILED,
-                            "written, but it could not be read back: " + why.getMessage()));
-                case Outcome.OnSite o -> throw new IllegalStateException("a recorder without a network was written");
-                case Outcome.Reached back -> {
-                    written.forEach(w -> settle(w, config(back, w.step()).orElse(NativeConfig.EMPTY)));
-                    var now = standings.ofRecorder(recorder);
-                    baselines.take(written.stream()
-                            .flatMap(w -> Optional.ofNullable(now.get(w.step().camera())).stream())
-                            .toList());
-                }
-            }
+    private static ChannelWrite channelWrite(Step step) {
+        Map<SettingKey, Optional<NativeValue>> before = new LinkedHashMap<>();
+        Map<SettingKey, NativeValue> values = new LinkedHashMap<>();
+        step.changes().forEach((key, change) -> {
+            before.put(key, change.before());
+            values.put(key, change.after());
         });
+        return new ChannelWrite(step.channel(), before, values);
     }
 
-    private void settle(Written written, NativeConfig held) {
-        var step = written.step();
-        var state = Settlement.afterWrite(step.changes(), held);
-        var trouble = written.trouble().map(Throwable::getMessage);
-        if (state == StepState.MISMATCHED && trouble.isPresent() && Settlement.unmoved(step.changes(), held)) {
-            steps.move(step, StepState.WRITING, StepState.FAILED, "nothing was changed: " + trouble.get());
-        } else {
-            settled(step, held, state, trouble.orElse(""));
+    /** What is known before it is read back; to be called within a transaction. */
+    private void journal(Tried tried) {
+        tried.written().ifPresent(written -> journal(tried.step(), written));
+    }
+
+    private void journal(Step step, Written written) {
+        switch (written) {
+            case Written.Whole w ->
+                steps.know(step, OutcomeJson.Outcome.sent(step.changes().keySet()), "");
+            case Written.Moved m -> steps.move(step, StepState.WRITING, StepState.SKIPPED, MOVED_AT_RECORDER);
+            case Written.BrokenOff(var sent, var why) -> {
+                var words = String.valueOf(why.getMessage());
+                if (!sent.isEmpty()) {
+                    steps.know(step, OutcomeJson.Outcome.sent(sent), words);
+                } else if (why.mayPass()) {
+                    steps.move(step, StepState.WRITING, StepState.PLANNED, words);
+                } else {
+                    steps.move(step, StepState.WRITING, StepState.FAILED, "nothing was changed: " + words);
+                }
+            }
         }
     }
 
-    /**
-     * Verified values become the baseline; those that did not take are remembered as tried. To be called within a
-     * transaction.
-     */
-    private void settled(Step step, NativeConfig held, StepState state, String detail) {
-        Map<SettingKey, NativeValue> took = new LinkedHashMap<>();
-        List<String> not = new ArrayList<>();
-        step.changes().forEach((key, change) -> {
-            if (held.get(key).equals(Optional.of(change.after()))) {
-                took.put(key, change.after());
-            } else {
-                not.add(didNotTake(step, key, change, held));
-            }
-        });
-        step.cameraId().ifPresent(camera -> {
-            observations.verified(camera, took);
-            findings.givenOut(camera, took.keySet());
-        });
-        var words = not.isEmpty() ? detail : String.join("; ", not) + (detail.isEmpty() ? "" : " (" + detail + ")");
-        steps.move(step, StepState.WRITING, state, words);
-    }
-
-    private String didNotTake(Step step, SettingKey key, Change change, NativeConfig held) {
-        var readBack = held.get(key);
-        readBack.ifPresent(back -> step.cameraId()
-                .ifPresent(camera ->
-                        observations.didNotTake(camera, key, new Attempt(change.after(), back), clock.instant())));
-        return key + " did not take: wrote " + NativeText.of(change.after()) + ", reads back "
-                + readBack.map(NativeText::of).orElse("nothing");
+    /** Why it is to be tried again: nothing of it left before the recorder went away. */
+    private static Optional<String> neverSent(Tried tried) {
+        return tried.written().orElse(null) instanceof Written.BrokenOff(var sent, var why)
+                        && sent.isEmpty()
+                        && why.mayPass()
+                ? Optional.of(String.valueOf(why.getMessage()))
+                : Optional.empty();
     }
 }

@@ -16,12 +16,18 @@ import choir.server.work.WorkView;
 import choir.server.work.Works;
 import java.net.URI;
 import java.security.Principal;
+import java.time.Duration;
+import java.time.format.DateTimeParseException;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,9 +44,22 @@ class RolloutApi {
     /**
      * @param first how many cameras go first; 3 when not said
      * @param maxFailedPercent share of a wave that may fail before the next does not start; 0 when not said
+     * @param patience how long recorders that are away are tried again, such as {@code PT2H}; ten minutes when not said
      */
     record RolloutRequest(
-            long preview, @Nullable Integer first, @Nullable Integer maxFailedPercent) {}
+            long preview,
+            @Nullable Integer first,
+            @Nullable Integer maxFailedPercent,
+            @Nullable String patience) {}
+
+    /** @param select the cameras of which alone it is wanted; all of the rollout when not said */
+    record UndoRequest(
+            @Nullable String select,
+            @Nullable Integer first,
+            @Nullable Integer maxFailedPercent,
+            @Nullable String patience) {
+        static final UndoRequest ALL = new UndoRequest(null, null, null, null);
+    }
 
     record Reapply(List<Long> findings) {}
 
@@ -48,7 +67,8 @@ class RolloutApi {
 
     record StepView(String camera, String label, int wave, String state, List<ChangeView> changes, String detail) {}
 
-    record RolloutView(WorkView work, List<StepView> steps) {}
+    /** @param counts how many steps are in each state */
+    record RolloutView(WorkView work, Map<String, Integer> counts, List<StepView> steps) {}
 
     private final Previews previews;
     private final RolloutStarts starts;
@@ -85,16 +105,42 @@ class RolloutApi {
 
     @PostMapping("/api/v1/rollouts")
     ResponseEntity<WorkView> start(@RequestBody RolloutRequest given, Principal who) {
-        var careful = Waves.CAREFUL;
-        var waves = new Waves(
-                given.first() == null ? careful.first() : given.first(),
-                given.maxFailedPercent() == null ? careful.maxFailedPercent() : given.maxFailedPercent());
-        return accepted(starts.fromPreview(given.preview(), waves, who.getName()));
+        var terms = terms(given.first(), given.maxFailedPercent(), given.patience());
+        return accepted(starts.fromPreview(given.preview(), terms, who.getName()));
+    }
+
+    private static Terms terms(@Nullable Integer first, @Nullable Integer maxFailedPercent, @Nullable String patience) {
+        var careful = Terms.CAREFUL;
+        return new Terms(
+                new Waves(
+                        first == null ? careful.waves().first() : first,
+                        maxFailedPercent == null ? careful.waves().maxFailedPercent() : maxFailedPercent),
+                patience == null ? careful.patience() : duration(patience));
+    }
+
+    private static Duration duration(String text) {
+        try {
+            return Duration.parse(text);
+        } catch (DateTimeParseException e) {
+            throw new Problem(Problem.Kind.INVALID, "\"" + text + "\" is no time; expected a form like PT30M or PT2H");
+        }
     }
 
     @PostMapping("/api/v1/rollouts/{id}/undo")
-    ResponseEntity<WorkView> undo(@PathVariable long id, Principal who) {
-        return accepted(starts.undo(id, Waves.CAREFUL, who.getName()));
+    ResponseEntity<WorkView> undo(
+            @PathVariable long id, @RequestBody(required = false) @Nullable UndoRequest asked, Principal who) {
+        var given = asked == null ? UndoRequest.ALL : asked;
+        var terms = terms(given.first(), given.maxFailedPercent(), given.patience());
+        return accepted(starts.undo(id, chosen(given.select()), terms, who.getName()));
+    }
+
+    private Predicate<Node.Camera> chosen(@Nullable String select) {
+        if (select == null || select.isBlank()) {
+            return camera -> true;
+        }
+        Set<Node.Camera> cameras = new HashSet<>();
+        standings.someOf(select).forEach(s -> cameras.add(s.camera()));
+        return cameras::contains;
     }
 
     @GetMapping("/api/v1/rollouts")
@@ -109,7 +155,18 @@ class RolloutApi {
             throw new Problem(Problem.Kind.NOT_FOUND, "there is no rollout " + id);
         }
         return new RolloutView(
-                WorkView.of(work), steps.of(id).stream().map(RolloutApi::view).toList());
+                WorkView.of(work),
+                counts(id),
+                steps.of(id).stream().map(RolloutApi::view).toList());
+    }
+
+    /** How many steps are in each state, for whoever wants no more. */
+    @GetMapping("/api/v1/rollouts/{id}/counts")
+    Map<String, Integer> counts(@PathVariable long id) {
+        Map<String, Integer> counts = new TreeMap<>();
+        steps.counts(id, Optional.empty())
+                .forEach((state, count) -> counts.put(state.name().toLowerCase(Locale.ROOT), count));
+        return counts;
     }
 
     private static StepView view(Step step) {
@@ -149,7 +206,8 @@ class RolloutApi {
         if (preview.cameras().isEmpty() && !preview.unread().isEmpty()) {
             throw new Problem(Problem.Kind.RECORDER, preview.unread().getFirst().why());
         }
-        return accepted(starts.fromPreview(preview.id(), new Waves(scopes.size(), 100), who.getName()));
+        return accepted(starts.fromPreview(
+                preview.id(), new Terms(new Waves(scopes.size(), 100), Task.Rollout.USUAL_PATIENCE), who.getName()));
     }
 
     private Finding reappliable(long id) {

@@ -1,16 +1,14 @@
 package choir.server.rollout;
 
 import choir.family.Family;
-import choir.family.NativeValue;
+import choir.fleet.Node;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
-import choir.rollout.StepState;
-import choir.rollout.Waves;
+import choir.rollout.Undo;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
-import choir.server.fleet.StoredRecorder;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import choir.server.work.Task;
@@ -21,7 +19,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.function.LongConsumer;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
 /** Makes the row and the planned steps of a rollout, in one transaction, and sets it going. */
@@ -51,7 +50,8 @@ class RolloutStarts {
         this.database = database;
     }
 
-    long fromPreview(long preview, Waves waves, String who) {
+    /** A preview is given out once, so that nothing is written twice by mistake. */
+    long fromPreview(long preview, Terms terms, String who) {
         var selection = database.query("SELECT selection FROM preview WHERE id = :id")
                 .param("id", preview)
                 .query(String.class)
@@ -62,40 +62,82 @@ class RolloutStarts {
             throw new Problem(
                     Problem.Kind.CONFLICT, "preview " + preview + " cannot be understood any more; preview again");
         }
-        return start(changes, new Task.Rollout(selection, waves, false), who);
+        var planned = planned(changes);
+        return start(planned, List.of(), terms.task(selection, false), who, rollout -> {
+            int taken = database.change("UPDATE preview SET rollout = :rollout WHERE id = :id AND rollout IS NULL")
+                    .param("rollout", rollout)
+                    .param("id", preview)
+                    .update();
+            if (taken == 0) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        "preview " + preview + " was given out already, as rollout " + givenOutAs(preview)
+                                + "; preview again");
+            }
+        });
     }
 
-    /** Puts back what was there before each verified step. */
-    long undo(long rollout, Waves waves, String who) {
+    private long givenOutAs(long preview) {
+        return database.query("SELECT rollout FROM preview WHERE id = :id")
+                .param("id", preview)
+                .query(Long.class)
+                .single();
+    }
+
+    /** A step that is not put back, and why. */
+    private record LeftOut(Planned planned, String why) {}
+
+    /**
+     * Puts back what was there before, as far as the rollout is known to have changed it or may have.
+     *
+     * @param of the cameras of which alone it is wanted; empty for all
+     */
+    long undo(long rollout, Predicate<Node.Camera> of, Terms terms, String who) {
         var work = works.get(rollout);
         if (work.task().kind() != Task.Kind.ROLLOUT || !work.hasEnded()) {
             throw new Problem(Problem.Kind.CONFLICT, "rollout " + rollout + " has not ended");
         }
         Map<Long, Map<SettingKey, Change>> back = new LinkedHashMap<>();
         for (var step : steps.of(rollout)) {
-            var changes = reversed(step.changes());
-            if (step.state() == StepState.VERIFIED && !changes.isEmpty()) {
+            var changes = Undo.of(step.changes(), step.state(), step.outcome().results());
+            if (of.test(step.camera()) && !changes.isEmpty()) {
                 step.cameraId().ifPresent(camera -> back.put(camera, changes));
             }
         }
-        return start(back, new Task.Rollout(work.task().selection(), waves, true), who);
+        List<Planned> planned = new ArrayList<>();
+        List<LeftOut> leftOut = new ArrayList<>();
+        for (var one : planned(back)) {
+            writtenOver(one, rollout)
+                    .ifPresentOrElse(
+                            later -> leftOut.add(
+                                    new LeftOut(one, "rollout " + later + " wrote it after; undo that one first")),
+                            () -> planned.add(one));
+        }
+        if (planned.isEmpty() && !leftOut.isEmpty()) {
+            throw new Problem(Problem.Kind.CONFLICT, leftOut.getFirst().why());
+        }
+        return start(planned, leftOut, terms.task(work.task().selection(), true), who, undoing -> {});
     }
 
-    private static Map<SettingKey, Change> reversed(Map<SettingKey, Change> changes) {
-        Map<SettingKey, Change> back = new TreeMap<>();
-        changes.forEach((key, change) -> change.before()
-                .ifPresent((NativeValue before) -> back.put(key, new Change(Optional.of(change.after()), before))));
-        return back;
+    /** A later rollout, other than an undo, that wrote the same settings last, or is about to. */
+    private Optional<Long> writtenOver(Planned planned, long rollout) {
+        return steps.laterAt(planned.camera().id(), rollout).entrySet().stream()
+                .filter(e -> e.getValue().changes().keySet().stream().anyMatch(planned.changes()::containsKey))
+                .findFirst()
+                .map(Map.Entry::getKey)
+                .filter(later -> !(works.get(later).task() instanceof Task.Rollout r && r.undo()));
     }
 
-    private long start(Map<Long, Map<SettingKey, Change>> changes, Task.Rollout task, String who) {
+    private long start(List<Planned> changes, List<LeftOut> leftOut, Task.Rollout task, String who, LongConsumer also) {
         if (changes.isEmpty()) {
             throw new Problem(Problem.Kind.CONFLICT, "there is nothing to change");
         }
+        var waves = task.waves().of(units(changes));
         long id = database.write(() -> {
             long work = works.add(task, who);
+            also.accept(work);
             int wave = 1;
-            for (var units : task.waves().of(units(changes))) {
+            for (var units : waves) {
                 for (var unit : units) {
                     for (var planned : unit) {
                         steps.add(work, wave, planned.camera(), planned.changes());
@@ -103,34 +145,46 @@ class RolloutStarts {
                 }
                 wave++;
             }
+            // They come with the last wave, so that they do not speak for the first.
+            for (var left : leftOut) {
+                steps.addSkipped(
+                        work, wave, left.planned().camera(), left.planned().changes(), left.why());
+            }
             journal.add(
                     who,
                     task.undo() ? "started an undo" : "started a rollout",
                     "rollout " + work,
-                    changes.size() + " cameras");
+                    changes.size() + (changes.size() == 1 ? " camera" : " cameras"));
             return work;
         });
         works.submit(id);
         return id;
     }
 
+    /** In the order of recorder and channel. */
+    private List<Planned> planned(Map<Long, Map<SettingKey, Change>> changes) {
+        return fleet.cameras(changes.keySet()).stream()
+                .map(c -> new Planned(c, changes.get(c.id())))
+                .toList();
+    }
+
     /** Where a write stops all channels, a recorder's cameras go together, so that they stop once. */
-    private List<List<Planned>> units(Map<Long, Map<SettingKey, Change>> changes) {
-        Map<String, StoredRecorder> recorders = new HashMap<>();
-        fleet.recorders().forEach(r -> recorders.put(r.name(), r));
+    private List<List<Planned>> units(List<Planned> changes) {
+        Map<String, Boolean> together = new HashMap<>();
         Map<String, List<Planned>> units = new LinkedHashMap<>();
-        for (var camera : fleet.cameras()) {
-            var change = changes.get(camera.id());
-            if (change == null) {
-                continue;
-            }
-            var recorder = camera.camera().recorder().text();
-            var pause = families.named(recorders.get(recorder).family()).map(Family::pause);
-            var unit = pause.equals(Optional.of(Family.Pause.ALL_CHANNELS))
-                    ? recorder
-                    : camera.camera().text();
-            units.computeIfAbsent(unit, u -> new ArrayList<>()).add(new Planned(camera, change));
+        for (var planned : changes) {
+            var camera = planned.camera().camera();
+            var recorder = camera.recorder().text();
+            var unit = together.computeIfAbsent(recorder, this::pausesAll) ? recorder : camera.text();
+            units.computeIfAbsent(unit, u -> new ArrayList<>()).add(planned);
         }
         return List.copyOf(units.values());
+    }
+
+    private boolean pausesAll(String recorder) {
+        return fleet.find(recorder)
+                .flatMap(r -> families.named(r.family()))
+                .filter(f -> f.pause() == Family.Pause.ALL_CHANNELS)
+                .isPresent();
     }
 }

@@ -7,15 +7,14 @@ import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
 import jakarta.annotation.PreDestroy;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -23,7 +22,7 @@ import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Runs a rollout wave by wave. After a restart it goes on with the first wave that has unsettled steps. */
+/** Runs a rollout wave by wave. After a restart it goes on with the first wave that has steps left. */
 @Component
 class Rollouts implements Works.Runner {
     private static final int RECORDERS_AT_ONCE = 8;
@@ -33,14 +32,16 @@ class Rollouts implements Works.Runner {
     private final StepStore steps;
     private final RecorderTurn turn;
     private final Database database;
+    private final Clock clock;
     private volatile boolean stopping;
     private final ExecutorService threads = Executors.newFixedThreadPool(
             RECORDERS_AT_ONCE, Thread.ofPlatform().name("rollout-", 1).factory());
 
-    Rollouts(StepStore steps, RecorderTurn turn, Database database) {
+    Rollouts(StepStore steps, RecorderTurn turn, Database database, Clock clock) {
         this.steps = steps;
         this.turn = turn;
         this.database = database;
+        this.clock = clock;
     }
 
     @Override
@@ -49,99 +50,54 @@ class Rollouts implements Works.Runner {
     }
 
     @Override
-    public String run(Work work, Works.Progress progress) {
+    public Works.Ended run(Work work, Works.Progress progress) {
         if (!(work.task() instanceof Task.Rollout task)) {
             throw new IllegalStateException(work.task() + " is no rollout");
         }
         var counts = steps.counts(work.id(), Optional.empty());
-        progress.begin(sum(counts), sum(counts) - open(counts), failures(counts));
-        for (int wave : steps.waves(work.id())) {
-            take(work.id(), wave, task.undo(), progress);
-            goOnOrStop(work.id(), wave, task.waves());
-        }
-        return summary(work.id());
-    }
-
-    private void take(long rollout, int wave, boolean undo, Works.Progress progress) {
-        List<Future<?>> turns = new ArrayList<>();
-        for (var recorder : steps.openRecorders(rollout, wave)) {
-            turns.add(threads.submit(() -> takeOne(rollout, wave, recorder, undo, progress)));
-        }
-        Works.Stopped stopped = null;
-        for (var one : turns) {
-            try {
-                await(one);
-            } catch (Works.Stopped e) {
-                // What is being written is settled first.
-                stopped = e;
-            }
-        }
-        if (stopped != null) {
-            var why = String.valueOf(stopped.getMessage());
-            int left = database.write(() -> steps.skipPlanned(rollout, "not begun: " + why));
-            throw new Works.Stopped(why + "; " + left + " not begun; " + summary(rollout));
-        }
-    }
-
-    private void takeOne(long rollout, int wave, String recorder, boolean undo, Works.Progress progress) {
-        progress.goOn();
-        var part = steps.open(rollout, wave, recorder);
+        progress.begin(sum(counts), settled(counts), failures(counts));
         try {
-            turn.take(recorder, part, undo);
-        } catch (RuntimeException | Error e) {
-            if (stopping) {
-                throw e;
+            for (int wave : steps.waves(work.id())) {
+                progress.goOn();
+                var deadline = work.createdAt().plus(task.patience());
+                new WaveRun(work.id(), wave, task.undo(), deadline, progress, steps, turn, database, clock)
+                        .run(threads, () -> stopping);
+                goOnOrStop(work.id(), wave, task.waves());
             }
-            LOG.error("rollout {} broke off at {}", rollout, recorder, e);
-            giveUp(steps.open(rollout, wave, recorder));
+        } catch (Works.Stopped e) {
+            var why = String.valueOf(e.getMessage());
+            int left = database.write(() -> steps.skipPlanned(work.id(), "not begun: " + why));
+            throw new Works.Stopped(why + (left > 0 ? "; " + left + " not begun; " : "; ") + summary(work.id()));
         }
-        var ids = part.stream().map(Step::id).toList();
-        steps.of(rollout, recorder).stream()
-                .filter(s -> ids.contains(s.id()) && s.state().isSettled())
-                .forEach(s -> progress.step(s.state().isFailure()));
+        return ended(work.id());
     }
 
-    /** Nothing stays open after a mistake of our own: what was being written is for the next reading to tell. */
-    private void giveUp(List<Step> part) {
-        database.write(() -> part.forEach(s -> steps.move(
-                s,
-                s.state(),
-                StepState.FAILED,
-                s.state() == StepState.WRITING
-                        ? "the service failed while it was written; audit it to see what it holds"
-                        : "the service failed before it was written; its log says more")));
-    }
-
-    private static void await(Future<?> turn) {
-        try {
-            turn.get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException("interrupted while a rollout runs", e);
-        } catch (ExecutionException e) {
-            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
-        }
-    }
-
-    /** A further wave starts only while at most the stated share of this one failed. */
     private void goOnOrStop(long rollout, int wave, Waves waves) {
-        var done = steps.counts(rollout, Optional.of(wave));
-        int failed = failures(done);
         boolean more = steps.counts(rollout, Optional.empty()).getOrDefault(StepState.PLANNED, 0) > 0;
-        if (more && !waves.mayGoOn(sum(done), failed)) {
-            var reason = failed + " of " + sum(done) + " cameras of wave " + wave + " failed";
-            database.write(() -> steps.skipPlanned(rollout, "not begun: " + reason));
-            throw new Works.Stopped("stopped after wave " + wave + ": " + reason + "; " + summary(rollout));
+        var decision = waves.after(steps.counts(rollout, Optional.of(wave)));
+        if (more && decision instanceof Waves.Decision.Stop(var why)) {
+            throw new Works.Stopped("stopped after wave " + wave + ": " + why);
         }
+    }
+
+    private Works.Ended ended(long rollout) {
+        var counts = steps.counts(rollout, Optional.empty());
+        int verified = counts.getOrDefault(StepState.VERIFIED, 0);
+        if (verified == sum(counts)) {
+            return Works.Ended.done(summary(rollout));
+        }
+        return verified == 0 && failures(counts) > 0
+                ? Works.Ended.failed(summary(rollout))
+                : Works.Ended.partly(summary(rollout));
     }
 
     private static int sum(Map<StepState, Integer> counts) {
         return counts.values().stream().mapToInt(Integer::intValue).sum();
     }
 
-    private static int open(Map<StepState, Integer> counts) {
+    private static int settled(Map<StepState, Integer> counts) {
         return counts.entrySet().stream()
-                .filter(e -> !e.getKey().isSettled())
+                .filter(e -> e.getKey().isSettled())
                 .mapToInt(Map.Entry::getValue)
                 .sum();
     }
@@ -153,11 +109,19 @@ class Rollouts implements Works.Runner {
                 .sum();
     }
 
+    /** Words that are true of all its steps. */
     private String summary(long rollout) {
+        var counts = steps.counts(rollout, Optional.empty());
+        int all = sum(counts);
+        if (counts.getOrDefault(StepState.VERIFIED, 0) == all) {
+            return all == 1 ? "1 verified" : "all " + all + " verified";
+        }
         List<String> words = new ArrayList<>();
-        steps.counts(rollout, Optional.empty())
-                .forEach((state, count) -> words.add(count + " " + state.name().toLowerCase(Locale.ROOT)));
-        return String.join(", ", words);
+        counts.forEach((state, count) -> words.add(count + " " + state.name().toLowerCase(Locale.ROOT)));
+        return String.join(", ", words)
+                + (counts.containsKey(StepState.UNSETTLED)
+                        ? "; the next reading of their recorders tells what became of the unsettled"
+                        : "");
     }
 
     @EventListener(ContextClosedEvent.class)

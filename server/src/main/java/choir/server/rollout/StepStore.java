@@ -9,6 +9,8 @@ import choir.server.db.Database;
 import choir.server.fleet.StoredCamera;
 import choir.server.stored.ChangesJson;
 import choir.server.stored.Json;
+import choir.server.stored.OutcomeJson;
+import choir.server.stored.OutcomeJson.Outcome;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -23,8 +25,11 @@ import org.springframework.stereotype.Component;
 @Component
 class StepStore {
     private static final String STEP =
-            "SELECT id, camera, recorder, channel, label, wave, state, changes, detail FROM rollout_step ";
-    private static final String OPEN = " AND state IN ('PLANNED', 'WRITING') ";
+            "SELECT id, camera, recorder, channel, label, wave, state, changes, outcome, detail FROM rollout_step ";
+    private static final String STEP_OF_ROLLOUT = """
+            SELECT id, camera, recorder, channel, label, wave, state, changes, outcome, detail, rollout FROM rollout_step
+            """;
+    private static final String OPEN = " AND state IN ('PLANNED', 'WRITING', 'UNSETTLED') ";
 
     private final Database database;
     private final Clock clock;
@@ -68,6 +73,59 @@ class StepStore {
                 .param("wave", wave)
                 .query(String.class)
                 .list();
+    }
+
+    Optional<Step> find(long id) {
+        return database.query(STEP + "WHERE id = :id")
+                .param("id", id)
+                .query(StepStore::step)
+                .optional();
+    }
+
+    /** Those of a recorder that may have been written and of which nobody could look yet, of whatever rollout. */
+    List<Step> unsettled(String recorder) {
+        return database.query(STEP + "WHERE recorder = :recorder AND state IN ('WRITING', 'UNSETTLED') ORDER BY id")
+                .param("recorder", recorder)
+                .query(StepStore::step)
+                .list();
+    }
+
+    /** True while the step's rollout may still write it. */
+    boolean goesOn(Step step) {
+        return database.query("""
+                        SELECT count(*) FROM rollout_step s JOIN work w ON w.id = s.rollout
+                        WHERE s.id = :id AND w.state IN ('WAITING', 'RUNNING', 'PAUSED')
+                        """).param("id", step.id()).query(Integer.class).single() > 0;
+    }
+
+    /** An older rollout that has not ended and is not through with the recorder. */
+    Optional<Long> olderAt(long rollout, String recorder) {
+        return database.query("""
+                        SELECT min(s.rollout) FROM rollout_step s JOIN work w ON w.id = s.rollout
+                        WHERE s.recorder = :recorder AND s.rollout < :rollout AND s.state IN ('PLANNED', 'WRITING')
+                          AND w.state IN ('WAITING', 'RUNNING', 'PAUSED')
+                        """)
+                .param("recorder", recorder)
+                .param("rollout", rollout)
+                .query(Long.class)
+                .optional();
+    }
+
+    /** Steps of later rollouts at the same camera that wrote, may have written, or are still to be written; the last first. */
+    Map<Long, Step> laterAt(long camera, long rollout) {
+        Map<Long, Step> later = new LinkedHashMap<>();
+        database.query(STEP_OF_ROLLOUT + """
+                        WHERE camera = :camera AND rollout > :rollout
+                          AND (state IN ('WRITING', 'UNSETTLED', 'VERIFIED', 'MISMATCHED') OR state = 'PLANNED'
+                            AND rollout IN (SELECT id FROM work WHERE state IN ('WAITING', 'RUNNING', 'PAUSED')))
+                        ORDER BY rollout DESC
+                        """)
+                .param("camera", camera)
+                .param("rollout", rollout)
+                .query(row -> {
+                    later.put(row.getLong("rollout"), step(row, 0));
+                });
+        return later;
     }
 
     List<Integer> waves(long rollout) {
@@ -114,7 +172,19 @@ class StepStore {
                 row.getInt("wave"),
                 StepState.valueOf(row.getString("state")),
                 understood(row.getString("changes")),
+                Optional.ofNullable(row.getString("outcome"))
+                        .map(StepStore::outcome)
+                        .orElse(Outcome.NOTHING),
                 row.getString("detail"));
+    }
+
+    /** Of one that cannot be understood nobody knows anything. */
+    private static Outcome outcome(String stored) {
+        try {
+            return OutcomeJson.read(stored);
+        } catch (Json.UnreadableException e) {
+            return Outcome.NOTHING;
+        }
     }
 
     private static Map<SettingKey, Change> understood(String changes) {
@@ -127,10 +197,25 @@ class StepStore {
 
     /** To be called within the transaction that makes the rollout. */
     void add(long rollout, int wave, StoredCamera camera, Map<SettingKey, Change> changes) {
+        add(rollout, wave, camera, changes, StepState.PLANNED, "");
+    }
+
+    /** One that is skipped from the start, with the reason. */
+    void addSkipped(long rollout, int wave, StoredCamera camera, Map<SettingKey, Change> changes, String why) {
+        add(rollout, wave, camera, changes, StepState.SKIPPED, why);
+    }
+
+    private void add(
+            long rollout,
+            int wave,
+            StoredCamera camera,
+            Map<SettingKey, Change> changes,
+            StepState state,
+            String detail) {
         database.change("""
                         INSERT INTO rollout_step
-                          (rollout, wave, camera, recorder, channel, label, state, changes, updated_at)
-                        VALUES (:rollout, :wave, :camera, :recorder, :channel, :label, 'PLANNED', :changes, :at)
+                          (rollout, wave, camera, recorder, channel, label, state, changes, detail, updated_at)
+                        VALUES (:rollout, :wave, :camera, :recorder, :channel, :label, :state, :changes, :detail, :at)
                         """)
                 .param("rollout", rollout)
                 .param("wave", wave)
@@ -138,6 +223,8 @@ class StepStore {
                 .param("recorder", camera.camera().recorder().text())
                 .param("channel", camera.camera().channel())
                 .param("label", camera.label())
+                .param("state", state.name())
+                .param("detail", detail)
                 .param("changes", ChangesJson.write(changes))
                 .param("at", clock.instant().toString())
                 .update();
@@ -152,6 +239,28 @@ class StepStore {
                 .param("why", why)
                 .param("at", clock.instant().toString())
                 .param("rollout", rollout)
+                .update();
+    }
+
+    /** What is known of a step that is being written; to be called within a transaction. */
+    void know(Step step, Outcome outcome, String detail) {
+        database.change("UPDATE rollout_step SET outcome = :outcome, detail = :detail WHERE id = :id")
+                .param("outcome", OutcomeJson.write(outcome))
+                .param("detail", detail)
+                .param("id", step.id())
+                .update();
+    }
+
+    /** Why the steps of a recorder that are still to be written wait; to be called within a transaction. */
+    void wait(long rollout, int wave, String recorder, String why) {
+        database.change("""
+                        UPDATE rollout_step SET detail = :why
+                        WHERE rollout = :rollout AND wave = :wave AND recorder = :recorder AND state = 'PLANNED'
+                        """)
+                .param("why", why)
+                .param("rollout", rollout)
+                .param("wave", wave)
+                .param("recorder", recorder)
                 .update();
     }
 

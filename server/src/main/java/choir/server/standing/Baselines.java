@@ -6,13 +6,14 @@ import choir.policy.SettingKey;
 import choir.server.reading.Devices.Outcome;
 import choir.server.reading.Followed;
 import choir.server.reading.ObservationStore;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** What is observed to be as desired is as good as verified, whoever put it there. */
 @Component
+@Order(2)
 public class Baselines implements Followed {
     private final ObservationStore observations;
     private final Standings standings;
@@ -25,13 +26,11 @@ public class Baselines implements Followed {
     @Override
     public void by(String recorder, Outcome outcome) {
         if (outcome instanceof Outcome.Reached) {
-            take(standings.ofRecorder(recorder).values());
+            standings
+                    .ofRecorder(recorder)
+                    .values()
+                    .forEach(standing -> observations.verified(standing.row().id(), inTune(standing)));
         }
-    }
-
-    /** Takes what was just read to be in tune as the baseline of later comparisons; within the reading's transaction. */
-    public void take(Collection<Standing> read) {
-        read.forEach(standing -> observations.verified(standing.row().id(), inTune(standing)));
     }
 
     private static Map<SettingKey, NativeValue> inTune(Standing standing) {

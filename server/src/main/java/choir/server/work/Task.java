@@ -1,6 +1,8 @@
 package choir.server.work;
 
+import choir.refusal.Refusal;
 import choir.rollout.Waves;
+import java.time.Duration;
 import java.util.List;
 
 /** What long work is to do. */
@@ -48,8 +50,20 @@ public sealed interface Task {
         }
     }
 
-    /** @param undo puts back what was there before, whatever the policy says */
-    record Rollout(String selection, Waves waves, boolean undo) implements Task {
+    /**
+     * @param patience how long after its start recorders that are away are tried again
+     * @param undo puts back what was there before, whatever the policy says
+     */
+    record Rollout(String selection, Waves waves, Duration patience, boolean undo) implements Task {
+        public static final Duration USUAL_PATIENCE = Duration.ofMinutes(10);
+        private static final Duration LONGEST_PATIENCE = Duration.ofDays(14);
+
+        public Rollout {
+            if (patience.isNegative() || patience.compareTo(LONGEST_PATIENCE) > 0) {
+                throw new Refusal("recorders that are away are tried for 0 seconds to 14 days");
+            }
+        }
+
         @Override
         public Kind kind() {
             return Kind.ROLLOUT;

@@ -2,6 +2,7 @@ package choir.server.work;
 
 import choir.rollout.Waves;
 import choir.server.stored.Json;
+import java.time.Duration;
 import tools.jackson.databind.JsonNode;
 
 /** What long work is to do. */
@@ -18,10 +19,11 @@ public final class TaskJson {
                 recorders.forEach(names::add);
             }
             case Task.Audit(var selection) -> object.put("selection", selection);
-            case Task.Rollout(var selection, var waves, boolean undo) ->
+            case Task.Rollout(var selection, var waves, var patience, boolean undo) ->
                 object.put("selection", selection)
                         .put("first", waves.first())
                         .put("maxFailedPercent", waves.maxFailedPercent())
+                        .put("patienceSeconds", patience.toSeconds())
                         .put("undo", undo);
             case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
@@ -40,11 +42,19 @@ public final class TaskJson {
                     new Task.Rollout(
                             Json.string(node, "selection"),
                             new Waves(number(node, "first"), number(node, "maxFailedPercent")),
+                            patience(node),
                             Json.field(node, "undo").asBoolean());
             });
         } catch (Json.UnreadableException e) {
             return new Task.NotUnderstood(kind, String.valueOf(e.getMessage()));
         }
+    }
+
+    /** The first ones were stored without. */
+    private static Duration patience(JsonNode node) {
+        return node.has("patienceSeconds")
+                ? Duration.ofSeconds(number(node, "patienceSeconds"))
+                : Task.Rollout.USUAL_PATIENCE;
     }
 
     private static int number(JsonNode node, String name) {

@@ -24,7 +24,11 @@ public record Work(
     public enum State {
         WAITING,
         RUNNING,
+        /** Somebody asked it to rest; it is taken up again when somebody says so. */
+        PAUSED,
         DONE,
+        /** It ran to its end, and some of its units did not come to a good one. */
+        PARTLY,
         /** It ended before all was done, by a limit or because somebody asked for it. */
         STOPPED,
         /** It could not go on. */
@@ -36,8 +40,8 @@ public record Work(
 
         public boolean isEnd() {
             return switch (this) {
-                case WAITING, RUNNING -> false;
-                case DONE, STOPPED, FAILED -> true;
+                case WAITING, RUNNING, PAUSED -> false;
+                case DONE, PARTLY, STOPPED, FAILED -> true;
             };
         }
     }

@@ -7,7 +7,8 @@ import org.jspecify.annotations.Nullable;
  * Long work as it is shown.
  *
  * @param kind {@code reading}, {@code audit} or {@code rollout}
- * @param state {@code waiting}, {@code running}, {@code done}, {@code stopped} or {@code failed}
+ * @param state {@code waiting}, {@code running}, {@code paused}, {@code done}, {@code partly}, {@code stopped} or {@code
+ *     failed}
  */
 public record WorkView(
         long id,

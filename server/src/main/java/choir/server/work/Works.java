@@ -39,8 +39,28 @@ public class Works {
     public interface Runner {
         Task.Kind kind();
 
-        /** Returns the closing note. */
-        String run(Work work, Progress progress);
+        Ended run(Work work, Progress progress);
+    }
+
+    /**
+     * How work came to its end.
+     *
+     * @param note one sentence for people
+     */
+    public record Ended(Work.State state, String note) {
+        public static Ended done(String note) {
+            return new Ended(Work.State.DONE, note);
+        }
+
+        /** Some of its units did not come to a good end. */
+        public static Ended partly(String note) {
+            return new Ended(Work.State.PARTLY, note);
+        }
+
+        /** None of them did. */
+        public static Ended failed(String note) {
+            return new Ended(Work.State.FAILED, note);
+        }
     }
 
     /** How work tells how far it is, and hears that it ought to stop. */
@@ -51,7 +71,13 @@ public class Works {
         /** One unit more; within a transaction it is part of it. */
         void step(boolean failed);
 
-        /** @throws Stopped when somebody asked for the work to stop */
+        /** What it is waiting for, in words. */
+        void tell(String note);
+
+        /**
+         * @throws Stopped when somebody asked for the work to stop
+         * @throws Paused when somebody asked for it to pause
+         */
         void goOn();
     }
 
@@ -117,9 +143,10 @@ public class Works {
                 return;
             }
             update("UPDATE work SET state = 'RUNNING' WHERE id = :id AND state IN ('WAITING', 'RUNNING')", id);
-            var progress = progress(id);
-            progress.goOn();
-            end(id, Work.State.DONE, runner.run(work, progress));
+            var ended = runner.run(work, progress(id));
+            end(id, ended.state(), ended.note());
+        } catch (Paused e) {
+            rest(id);
         } catch (Stopped e) {
             end(id, Work.State.STOPPED, String.valueOf(e.getMessage()));
         } catch (Problem | Refusal e) {
@@ -131,6 +158,25 @@ public class Works {
             }
             LOG.error("work {} failed", id, e);
             end(id, Work.State.FAILED, "the service failed; its log says more");
+        }
+    }
+
+    /** Somebody asked for a pause; what is under way at a recorder was settled first. */
+    public static final class Paused extends RuntimeException {
+        Paused() {
+            super("paused");
+        }
+    }
+
+    /** Unless it was taken up again meanwhile. */
+    private void rest(long id) {
+        int resting = database.write(() -> database.change("""
+                        UPDATE work SET state = 'PAUSED', note = 'paused by ' || paused_by
+                        WHERE id = :id AND state = 'RUNNING' AND paused_by IS NOT NULL
+                        """).param("id", id).update());
+        watchers.moved(id);
+        if (resting == 0) {
+            submit(id);
         }
     }
 
@@ -181,9 +227,21 @@ public class Works {
             }
 
             @Override
+            public void tell(String note) {
+                database.write(() -> database.change("UPDATE work SET note = :note WHERE id = :id")
+                        .param("note", note)
+                        .param("id", id)
+                        .update());
+                watchers.moved(id);
+            }
+
+            @Override
             public void goOn() {
-                stoppedBy(id).ifPresent(who -> {
+                askedBy(id, "stopped_by").ifPresent(who -> {
                     throw new Stopped("stopped by " + who);
+                });
+                askedBy(id, "paused_by").ifPresent(who -> {
+                    throw new Paused();
                 });
             }
         };
@@ -194,8 +252,8 @@ public class Works {
         watchers.moved(id);
     }
 
-    private Optional<String> stoppedBy(long id) {
-        return database.query("SELECT stopped_by FROM work WHERE id = :id AND stopped_by IS NOT NULL")
+    private Optional<String> askedBy(long id, String column) {
+        return database.query("SELECT " + column + " FROM work WHERE id = :id AND " + column + " IS NOT NULL")
                 .param("id", id)
                 .query(String.class)
                 .optional();
@@ -207,14 +265,48 @@ public class Works {
      * @throws Problem when it has ended already
      */
     void stop(long id, String who) {
+        boolean paused = get(id).state() == Work.State.PAUSED;
+        ask(id, "work " + id + " has ended, or is stopping already", """
+                        UPDATE work SET stopped_by = :who, paused_by = NULL,
+                          state = CASE state WHEN 'PAUSED' THEN 'WAITING' ELSE state END
+                        WHERE id = :id AND state IN ('WAITING', 'RUNNING', 'PAUSED') AND stopped_by IS NULL
+                        """, who);
+        if (paused) {
+            submit(id);
+        }
+    }
+
+    /**
+     * Asks for work to rest; what is under way at a recorder is settled first.
+     *
+     * @throws Problem when it is not running
+     */
+    public void pause(long id, String who) {
+        ask(id, "work " + id + " has ended, or is paused or stopping already", """
+                        UPDATE work SET paused_by = :who
+                        WHERE id = :id AND state IN ('WAITING', 'RUNNING') AND stopped_by IS NULL AND paused_by IS NULL
+                        """, who);
+    }
+
+    /** @throws Problem when it is not paused */
+    public void resume(long id, String who) {
+        boolean rests = get(id).state() == Work.State.PAUSED;
+        ask(id, "work " + id + " is not paused", """
+                        UPDATE work SET paused_by = NULL, note = 'taken up again by ' || :who,
+                          state = CASE state WHEN 'PAUSED' THEN 'WAITING' ELSE state END
+                        WHERE id = :id AND state IN ('WAITING', 'RUNNING', 'PAUSED') AND paused_by IS NOT NULL
+                        """, who);
+        if (rests) {
+            submit(id);
+        }
+    }
+
+    private void ask(long id, String otherwise, String sql, String who) {
         get(id);
         int asked = database.write(
-                () -> database.change("""
-                        UPDATE work SET stopped_by = :who
-                        WHERE id = :id AND state IN ('WAITING', 'RUNNING') AND stopped_by IS NULL
-                        """).param("who", who).param("id", id).update());
+                () -> database.change(sql).param("who", who).param("id", id).update());
         if (asked == 0) {
-            throw new Problem(Problem.Kind.CONFLICT, "work " + id + " has ended, or is stopping already");
+            throw new Problem(Problem.Kind.CONFLICT, otherwise);
         }
         watchers.moved(id);
     }

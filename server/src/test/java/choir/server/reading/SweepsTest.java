@@ -49,7 +49,7 @@ class SweepsTest {
     void oneThatFailsIsOneLineAndTheOthersAreSettled() {
         fakes.get("r3").goAway();
         var work = service.audit();
-        assertThat(work.path("state").asString()).isEqualTo("done");
+        assertThat(work.path("state").asString()).isEqualTo("partly");
         assertThat(work.path("done").asInt()).isEqualTo(5);
         assertThat(work.path("failed").asInt()).isOne();
         assertThat(service.findings())
@@ -67,7 +67,7 @@ class SweepsTest {
         };
         fakes.get("r5").beforeRead = () -> await(removed);
         var work = service.audit();
-        assertThat(work.path("state").asString()).isEqualTo("done");
+        assertThat(work.path("state").asString()).isEqualTo("partly");
         assertThat(work.path("done").asInt()).isEqualTo(5);
         assertThat(work.path("failed").asInt()).isOne();
         assertThat(service.findings())
@@ -85,7 +85,7 @@ class SweepsTest {
                                 + " BEGIN SELECT RAISE(ABORT, 'broken'); END")
                         .update());
         var work = service.read("r1", "r2", "r3");
-        assertThat(work.path("state").asString()).isEqualTo("done");
+        assertThat(work.path("state").asString()).isEqualTo("partly");
         assertThat(work.path("failed").asInt()).isOne();
         assertThat(work.path("note").asString()).startsWith("r2: the service failed at this recorder");
     }
@@ -167,5 +167,12 @@ class SweepsTest {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    @Test
+    void aSweepThatCouldReadNothingIsNotDone() {
+        fakes.values().forEach(FakeRecorders.Fake::goAway);
+        assertThat(service.audit().path("state").asString()).isEqualTo("failed");
+        assertThat(service.read("r1").path("state").asString()).isEqualTo("failed");
     }
 }

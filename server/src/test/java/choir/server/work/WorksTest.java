@@ -21,8 +21,9 @@ import org.junit.jupiter.api.Test;
 class WorksTest {
     private record Played(Task.Kind kind, BiFunction<Work, Works.Progress, String> what) implements Works.Runner {
         @Override
-        public String run(Work work, Works.Progress progress) {
-            return what.apply(work, progress);
+        public Works.Ended run(Work work, Works.Progress progress) {
+            progress.goOn();
+            return Works.Ended.done(what.apply(work, progress));
         }
     }
 
@@ -232,5 +233,50 @@ class WorksTest {
                         .query(String.class)
                         .single())
                 .startsWith("FAILED: what this work is to do cannot be understood any more");
+    }
+
+    @Test
+    void pausedWorkRestsUntilItIsTakenUpAgainAndCanBeStoppedThere() throws InterruptedException {
+        var begun = new CountDownLatch(1);
+        var asked = new CountDownLatch(1);
+        var runs = new java.util.concurrent.atomic.AtomicInteger();
+        var works = works(audits((work, progress) -> {
+            if (runs.incrementAndGet() == 1) {
+                begun.countDown();
+                await(asked);
+                progress.goOn();
+            }
+            return "through after " + runs.get();
+        }));
+        long id = added(works);
+        await(begun);
+        works.pause(id, "ada");
+        asked.countDown();
+        while (works.get(id).state() != Work.State.PAUSED) {
+            Thread.sleep(5);
+        }
+        assertThat(works.get(id).note()).isEqualTo("paused by ada");
+        assertThatThrownBy(() -> works.pause(id, "ada")).isInstanceOf(Problem.class);
+        works.resume(id, "ben");
+        assertThat(ended(works, id).note()).isEqualTo("through after 2");
+        assertThatThrownBy(() -> works.resume(id, "ben")).isInstanceOf(Problem.class);
+    }
+
+    @Test
+    void aPauseThatIsTakenBackBeforeItBeganChangesNothing() throws InterruptedException {
+        var begun = new CountDownLatch(1);
+        var asked = new CountDownLatch(1);
+        var works = works(audits((work, progress) -> {
+            begun.countDown();
+            await(asked);
+            progress.goOn();
+            return "through";
+        }));
+        long id = added(works);
+        await(begun);
+        works.pause(id, "ada");
+        works.resume(id, "ada");
+        asked.countDown();
+        assertThat(ended(works, id).state()).isEqualTo(Work.State.DONE);
     }
 }
