@@ -119,7 +119,8 @@ final class DeviceServices {
     private String deviceInformation() {
         return "<tds:GetDeviceInformationResponse><tds:Manufacturer>" + recorder.model.maker()
                 + "</tds:Manufacturer><tds:Model>" + recorder.model.model()
-                + "</tds:Model><tds:FirmwareVersion>4.2.0</tds:FirmwareVersion><tds:SerialNumber>" + recorder.serial
+                + "</tds:Model><tds:FirmwareVersion>" + Xml.escape(recorder.firmware)
+                + "</tds:FirmwareVersion><tds:SerialNumber>" + Xml.escape(recorder.serial)
                 + "</tds:SerialNumber><tds:HardwareId>1.0</tds:HardwareId></tds:GetDeviceInformationResponse>";
     }
 

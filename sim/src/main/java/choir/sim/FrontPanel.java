@@ -12,6 +12,8 @@ import java.util.Map;
 /**
  * A person standing at the recorder: {@code POST /panel/haldr-1/07?sensitivity=40}, {@code ?erase=sun},
  * {@code ?detection=off}, {@code ?walker=on}; {@code POST /panel/haldr-1?fault=AWAY}, {@code ?clock=PT37M}.
+ * Faults come together and for a time ({@code ?fault=SLOW,CUT_OFF&for=PT3S}); {@code ?restart=8&takes=false&away=PT3S}
+ * restarts it at its eighth write from now; {@code ?serial=}, {@code ?firmware=} and {@code ?drop=02} make another of it.
  */
 final class FrontPanel {
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
@@ -31,11 +33,12 @@ final class FrontPanel {
         try {
             synchronized (recorder) {
                 if (exchange.getRequestMethod().equals("POST")) {
-                    query(exchange).forEach((key, value) -> {
+                    var knobs = query(exchange);
+                    knobs.forEach((key, value) -> {
                         if (parts.length > 3) {
                             turn(recorder, recorder.channel(parts[3]), key, value);
                         } else {
-                            turn(recorder, key, value);
+                            turn(recorder, key, value, knobs);
                         }
                     });
                     recorder.save();
@@ -58,9 +61,20 @@ final class FrontPanel {
         return query;
     }
 
-    private static void turn(SimRecorder recorder, String key, String value) {
+    private static void turn(SimRecorder recorder, String key, String value, Map<String, String> all) {
         switch (key) {
-            case "fault" -> recorder.fault = SimFault.valueOf(value);
+            case "fault" -> recorder.faults.set(value, Duration.parse(all.getOrDefault("for", "PT0S")));
+            case "restart" ->
+                recorder.restartAt(new SimRestart(
+                        Integer.parseInt(value),
+                        Boolean.parseBoolean(all.getOrDefault("takes", "false")),
+                        Duration.parse(all.getOrDefault("away", "PT3S"))));
+            case "for", "takes", "away" -> {
+                // Said of another knob.
+            }
+            case "serial" -> recorder.serial = value;
+            case "firmware" -> recorder.firmware = value;
+            case "drop" -> recorder.channels.remove(recorder.channel(value));
             case "delay" -> recorder.delay = Duration.parse(value);
             case "clock" -> recorder.clockAhead = Duration.parse(value);
             case "zone" -> recorder.zone = value;
@@ -130,7 +144,7 @@ final class FrontPanel {
     }
 
     private static String display(SimRecorder recorder) {
-        var text = new StringBuilder(recorder.name + " " + recorder.model.model() + " fault " + recorder.fault
+        var text = new StringBuilder(recorder.name + " " + recorder.model.model() + " fault " + recorder.faults
                 + " calls " + recorder.calls + " writes " + recorder.writes + "\n");
         for (var c : recorder.channels) {
             text.append(c.place).append(" ").append(c.label);

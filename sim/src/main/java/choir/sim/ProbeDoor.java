@@ -58,7 +58,7 @@ final class ProbeDoor implements AutoCloseable {
         }
         var message = Xml.escape(Xml.text(probe, "MessageID").orElse(""));
         for (var recorder : recorders.values()) {
-            if (recorder.fault == SimFault.AWAY) {
+            if (recorder.faults.has(SimFault.AWAY)) {
                 continue;
             }
             var text = MATCH.formatted(

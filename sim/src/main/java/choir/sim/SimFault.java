@@ -16,5 +16,7 @@ public enum SimFault {
     /** Never stops answering. */
     ENDLESS,
     /** Takes every write and forgets it. */
-    FORGETS
+    FORGETS,
+    /** Refuses every write with a fault. */
+    REFUSES
 }

@@ -46,7 +46,7 @@ public final class SimFleet {
         }
         map(given.get("quirks")).forEach((item, takes) -> recorder.quirks.put(item.toString(), takes.toString()));
         if (given.containsKey("fault")) {
-            recorder.fault = SimFault.valueOf(text(given, "fault"));
+            recorder.faults.set(text(given, "fault"), java.time.Duration.ZERO);
         }
         if (given.containsKey("clock")) {
             recorder.clockAhead = Duration.parse(text(given, "clock"));

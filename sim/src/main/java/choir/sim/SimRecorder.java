@@ -1,6 +1,7 @@
 package choir.sim;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -14,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
 import java.util.TreeMap;
+import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 
@@ -23,13 +25,15 @@ public final class SimRecorder {
     final SimModel model;
     final String user;
     final String password;
-    final String serial;
+    volatile String serial;
+    volatile String firmware = "4.2.0";
     final List<SimChannel> channels = new ArrayList<>();
     final SimEvents events = new SimEvents();
     final AtomicInteger connections = new AtomicInteger();
     final AtomicLong calls = new AtomicLong();
     final AtomicLong writes = new AtomicLong();
-    volatile SimFault fault = SimFault.NONE;
+    final SimFaults faults = new SimFaults();
+    private Optional<SimRestart> restart = Optional.empty();
     volatile Duration delay = Duration.ZERO;
     volatile Duration clockAhead = Duration.ZERO;
     volatile String zone = "WET0WEST,M3.5.0/1,M10.5.0";
@@ -52,7 +56,10 @@ public final class SimRecorder {
         this.model = model;
         this.user = user;
         this.password = password;
-        this.serial = "SN" + Math.floorMod(name.hashCode(), 100_000);
+        this.serial = "SN"
+                + UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8))
+                        .toString()
+                        .substring(24);
         for (int i = 0; i < tokens.size(); i++) {
             var place = "%02d".formatted(i + 1);
             channels.add(new SimChannel(model, place, tokens.get(i), "Camera " + (i + 1), name + "-cam-" + place));
@@ -89,19 +96,34 @@ public final class SimRecorder {
             }
             zone = properties.getProperty("zone", zone);
             clockAhead = Duration.parse(properties.getProperty("clock", "PT0S"));
-            fault = SimFault.valueOf(properties.getProperty("fault", "NONE"));
+            faults.set(properties.getProperty("fault", "NONE"), Duration.ZERO);
             SimDayGroup.load(properties).forEach(g -> dayGroups.put(g.token(), g));
             channels.forEach(c -> c.load(properties));
         }
     }
 
-    /** Does what a write asks for, unless the recorder forgets. */
+    /** Does what a write asks for, unless the recorder forgets, refuses, or restarts just then. */
     void change(Runnable act) {
         writes.incrementAndGet();
-        if (fault != SimFault.FORGETS) {
+        if (faults.has(SimFault.REFUSES)) {
+            throw new SimSoapFault("Receiver", "Action", "ConfigurationConflict", "The recorder takes no changes now");
+        }
+        restart = restart.map(SimRestart::oneLess);
+        var now = restart.filter(r -> r.writes() == 0);
+        boolean takes = now.map(SimRestart::takes).orElse(!faults.has(SimFault.FORGETS));
+        if (takes) {
             act.run();
             save();
         }
+        now.ifPresent(r -> {
+            restart = Optional.empty();
+            faults.add(SimFault.AWAY, r.away());
+            throw new SimRestart.NowException();
+        });
+    }
+
+    void restartAt(SimRestart when) {
+        restart = Optional.of(when);
     }
 
     /** Has the state written to its file soon; one file for each of many small changes would cost more than they do. */
@@ -117,7 +139,7 @@ public final class SimRecorder {
         var properties = new Properties();
         properties.setProperty("clock", clockAhead.toString());
         properties.setProperty("zone", zone);
-        properties.setProperty("fault", fault.name());
+        properties.setProperty("fault", faults.lasting());
         dayGroups.values().forEach(g -> g.save(properties));
         channels.forEach(c -> c.save(properties));
         var target = file.get();

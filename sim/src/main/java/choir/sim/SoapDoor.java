@@ -82,26 +82,28 @@ final class SoapDoor {
 
     private void misbehaveOrAnswer(HttpExchange exchange, Visit visit, String service) throws IOException {
         var recorder = visit.recorder;
-        switch (recorder.fault) {
-            case AWAY -> exchange.close();
-            case GARBAGE -> {
-                exchange.getRequestBody().readAllBytes();
-                send(exchange, 200, "application/soap+xml", "\u0001\u0002 <<not xml at all & neither this");
-            }
-            case ENDLESS -> endless(exchange);
-            case SLOW -> {
-                pause(recorder.delay.toMillis());
-                answer(exchange, visit, service);
-            }
-            case NONE, WRONG_PASSWORD, CUT_OFF, FORGETS -> answer(exchange, visit, service);
+        if (recorder.faults.has(SimFault.AWAY)) {
+            exchange.close();
+            return;
+        }
+        if (recorder.faults.has(SimFault.SLOW)) {
+            pause(recorder.delay.toMillis());
+        }
+        if (recorder.faults.has(SimFault.ENDLESS)) {
+            endless(exchange);
+        } else if (recorder.faults.has(SimFault.GARBAGE)) {
+            exchange.getRequestBody().readAllBytes();
+            send(exchange, 200, "application/soap+xml", "\u0001\u0002 <<not xml at all & neither this");
+        } else {
+            answer(exchange, visit, service);
         }
     }
 
     /** A picture, by the challenge of HTTP alone. */
     private void still(HttpExchange exchange, SimRecorder recorder, String channel) throws IOException {
         var authorization = exchange.getRequestHeaders().getFirst("Authorization");
-        boolean wrong = recorder.fault == SimFault.WRONG_PASSWORD;
-        if (recorder.fault == SimFault.AWAY) {
+        boolean wrong = recorder.faults.has(SimFault.WRONG_PASSWORD);
+        if (recorder.faults.has(SimFault.AWAY)) {
             exchange.close();
         } else if (authorization == null || wrong || !credentials.http(recorder, authorization, "GET")) {
             exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
@@ -156,12 +158,16 @@ final class SoapDoor {
                 throw SimSoapFault.notAuthorized();
             }
             content = new DeviceServices(recorder, base(exchange, recorder)).answer(operation, service);
+        } catch (SimRestart.NowException e) {
+            visit.close();
+            exchange.close();
+            return;
         } catch (SimSoapFault fault) {
             status = fault.status();
             content = fault.xml();
         }
         var text = ENVELOPE.formatted(recorder.model.make()) + content + "</env:Body></env:Envelope>";
-        if (recorder.fault == SimFault.CUT_OFF) {
+        if (recorder.faults.has(SimFault.CUT_OFF)) {
             text = text.substring(0, text.length() / 2);
         }
         visit.close();
@@ -169,7 +175,7 @@ final class SoapDoor {
     }
 
     private boolean allowed(HttpExchange exchange, SimRecorder recorder, Optional<Element> header) {
-        if (recorder.fault == SimFault.WRONG_PASSWORD) {
+        if (recorder.faults.has(SimFault.WRONG_PASSWORD)) {
             return false;
         }
         var authorization = exchange.getRequestHeaders().getFirst("Authorization");

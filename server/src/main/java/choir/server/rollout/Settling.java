@@ -65,7 +65,7 @@ class Settling implements Followed {
                 }
             }
             case PLANNED -> nothingLeft(step);
-            case VERIFIED, MISMATCHED -> took(step, settlement);
+            case VERIFIED, MISMATCHED -> took(step, settlement, Settlement.unmoved(step.changes(), held));
             case WRITING, FAILED, SKIPPED ->
                 throw new IllegalStateException("a reading does not make a step " + settlement.state());
         }
@@ -81,7 +81,7 @@ class Settling implements Followed {
     }
 
     /** Verified values become the baseline; those that were sent and did not take are remembered as tried. */
-    private void took(Step step, Settlement settlement) {
+    private void took(Step step, Settlement settlement, boolean unmoved) {
         Map<SettingKey, NativeValue> took = new LinkedHashMap<>();
         step.cameraId().ifPresent(camera -> {
             settlement.results().forEach((key, result) -> {
@@ -99,7 +99,12 @@ class Settling implements Followed {
         });
         steps.know(step, step.outcome().with(settlement.results()), step.detail());
         var none = settlement.results().values().stream().allMatch(r -> r.fate() == Fate.NOT_SENT);
-        steps.move(step, step.state(), none ? StepState.FAILED : settlement.state(), words(step, settlement));
+        boolean wasRefused = unmoved && !step.detail().isEmpty() && step.state() == StepState.WRITING;
+        if (none || wasRefused) {
+            steps.move(step, step.state(), StepState.FAILED, "nothing was changed: " + step.detail());
+        } else {
+            steps.move(step, step.state(), settlement.state(), words(step, settlement));
+        }
     }
 
     private static String words(Step step, Settlement settlement) {
