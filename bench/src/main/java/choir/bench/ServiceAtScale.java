@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /**
  * The whole service over HTTP with simulated recorders of 32 cameras: {@code CAMERAS SERVER-JAR HEAP}. Everything is
@@ -43,10 +44,10 @@ public final class ServiceAtScale {
             "group:used not:state:waiting");
 
     private final RunningService service;
-    private final Process simulator;
+    private final ProcessHandle simulator;
     private final int recorders;
 
-    private ServiceAtScale(RunningService service, Process simulator, int recorders) {
+    private ServiceAtScale(RunningService service, ProcessHandle simulator, int recorders) {
         this.service = service;
         this.simulator = simulator;
         this.recorders = recorders;
@@ -55,27 +56,58 @@ public final class ServiceAtScale {
     public static void main(String[] arguments) throws Exception {
         int recorders = (Integer.parseInt(arguments[0]) + CHANNELS - 1) / CHANNELS;
         var jar = Path.of(arguments[1]);
-        var data = Files.createTempDirectory("choir-bench");
-        var simulator = simulate(recorders);
+        boolean again = arguments.length > 3;
+        var data = again ? Path.of(arguments[3]) : Files.createTempDirectory("choir-bench");
+        var simulator =
+                played().isPresent() ? played().get() : simulate(recorders).toHandle();
         try {
             try (var service = new RunningService(jar, data, SERVICE, arguments[2])) {
                 say("cameras", "%,d on %,d recorders".formatted(recorders * CHANNELS, recorders));
-                say("started on a fresh folder, healthy after", service.started);
+                say(again ? "started on a folder that is known" : "started on a fresh folder", service.started);
                 service.signIn();
-                new ServiceAtScale(service, simulator, recorders).all();
+                var bench = new ServiceAtScale(service, simulator, recorders);
+                if (again) {
+                    bench.goOn();
+                } else {
+                    say("in the folder", data.toString());
+                    bench.all();
+                }
             }
             try (var service = new RunningService(jar, data, SERVICE, arguments[2])) {
                 say("started on this folder, healthy after", service.started);
                 service.signIn();
-                var began = System.nanoTime();
-                while (!knows(service.get("/api/v1/overview"))) {
-                    Thread.sleep(20);
-                }
-                say("and the overview knows the fleet after further", since(began));
+                new ServiceAtScale(service, simulator, recorders).awaitOverview();
             }
         } finally {
             simulator.destroy();
         }
+    }
+
+    private void awaitOverview() throws Exception {
+        var began = System.nanoTime();
+        while (!knows(service.get("/api/v1/overview"))) {
+            Thread.sleep(20);
+        }
+        say("and the overview knows the fleet after further", since(began));
+    }
+
+    /** On a folder that an earlier run has filled, with the recorders that it still plays. */
+    private void goOn() throws Exception {
+        awaitOverview();
+        changes();
+        pages();
+        say("memory", service.memory());
+        whole("audit, nothing changed", "/api/v1/audits", "{}");
+        say("memory", service.memory());
+    }
+
+    private static Optional<ProcessHandle> played() {
+        return ProcessHandle.allProcesses()
+                .filter(p -> p.info()
+                        .commandLine()
+                        .filter(c -> c.contains(PlayedFleet.class.getName()))
+                        .isPresent())
+                .findFirst();
     }
 
     private static boolean knows(String overview) {
@@ -159,7 +191,7 @@ public final class ServiceAtScale {
 
     private void whole(String what, String path, String body) throws Exception {
         var began = System.nanoTime();
-        var serviceCpu = cpu(service.process);
+        var serviceCpu = cpu(service.process.toHandle());
         var simulatorCpu = cpu(simulator);
         var work = service.ended(service.call("POST", path, body));
         say(
@@ -167,7 +199,10 @@ public final class ServiceAtScale {
                 "%.1f s; processor: service %.1f s, simulator %.1f s; %s, %d of %d"
                         .formatted(
                                 since(began).toMillis() / 1e3,
-                                cpu(service.process).minus(serviceCpu).toMillis() / 1e3,
+                                cpu(service.process.toHandle())
+                                                .minus(serviceCpu)
+                                                .toMillis()
+                                        / 1e3,
                                 cpu(simulator).minus(simulatorCpu).toMillis() / 1e3,
                                 RunningService.word(work, "state"),
                                 number(work, "done"),
@@ -291,7 +326,7 @@ public final class ServiceAtScale {
         say(what, "median %.1f ms, 99th percentile %.1f ms".formatted(times[100] / 1e6, times[197] / 1e6));
     }
 
-    private static Duration cpu(Process process) {
+    private static Duration cpu(ProcessHandle process) {
         return process.info().totalCpuDuration().orElse(Duration.ZERO);
     }
 

@@ -11,6 +11,7 @@ import picocli.CommandLine.Command;
             RecorderList.class,
             RecorderShow.class,
             RecorderRead.class,
+            RecorderReplace.class,
             RecorderPassword.class,
             RecorderRemove.class
         })

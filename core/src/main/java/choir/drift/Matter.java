@@ -103,6 +103,75 @@ public sealed interface Matter {
         }
     }
 
+    /**
+     * A configuration that defeats itself.
+     *
+     * @param asked true when a policy asks for it, false when the recorder holds it and nobody governs it
+     */
+    record Unsound(Check check, boolean asked) implements OfCamera {
+        @Override
+        public String about() {
+            return "unsound";
+        }
+
+        @Override
+        public String title() {
+            return asked ? "Policy" : "At the recorder";
+        }
+    }
+
+    /** Its channel is no longer on the recorder. */
+    record Gone() implements OfCamera {
+        @Override
+        public String about() {
+            return "gone";
+        }
+
+        @Override
+        public String title() {
+            return "Channel";
+        }
+    }
+
+    /** Something that the recorder says of it cannot be understood. */
+    record OddAnswer() implements OfCamera {
+        @Override
+        public String about() {
+            return "odd-answer";
+        }
+
+        @Override
+        public String title() {
+            return "Answer";
+        }
+    }
+
+    /** Another device answers where the recorder is known to be. */
+    record AnotherDevice() implements OfRecorder {
+        @Override
+        public String about() {
+            return "another-device";
+        }
+
+        @Override
+        public String title() {
+            return "Device";
+        }
+    }
+
+    /** The firmware was changed, so nothing that was verified before is trusted. */
+    record Firmware() implements OfRecorder {
+        @Override
+        public String about() {
+            return "firmware";
+        }
+
+        @Override
+        public String title() {
+            return "Firmware";
+        }
+    }
+
     /** The recorder could not be read. */
     record NotRead() implements OfRecorder {
         @Override

@@ -8,7 +8,9 @@ public final class LinkException extends RuntimeException {
         NOT_AUTHORIZED,
         GARBAGE,
         NOT_SUPPORTED,
-        REFUSED
+        REFUSED,
+        /** Another device answers at the address. */
+        ANOTHER_DEVICE
     }
 
     private final Reason reason;
@@ -26,7 +28,7 @@ public final class LinkException extends RuntimeException {
     /** True when there is no use in asking the recorder anything else now. */
     public boolean endsConversation() {
         return switch (reason) {
-            case UNREACHABLE, TIMED_OUT, NOT_AUTHORIZED -> true;
+            case UNREACHABLE, TIMED_OUT, NOT_AUTHORIZED, ANOTHER_DEVICE -> true;
             case GARBAGE, NOT_SUPPORTED, REFUSED -> false;
         };
     }
@@ -35,7 +37,7 @@ public final class LinkException extends RuntimeException {
     public boolean mayPass() {
         return switch (reason) {
             case UNREACHABLE, TIMED_OUT, GARBAGE -> true;
-            case NOT_AUTHORIZED, NOT_SUPPORTED, REFUSED -> false;
+            case NOT_AUTHORIZED, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE -> false;
         };
     }
 

@@ -231,7 +231,8 @@ public final class ProbeSearch implements RecorderSearch {
         return switch (e.reason()) {
             case TIMED_OUT -> "no answer; nobody there, or a firewall between";
             case UNREACHABLE -> "nothing listens there";
-            case NOT_AUTHORIZED, GARBAGE, NOT_SUPPORTED, REFUSED -> "something answers there that is no recorder";
+            case NOT_AUTHORIZED, GARBAGE, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE ->
+                "something answers there that is no recorder";
         };
     }
 }

@@ -39,6 +39,10 @@ public final class FakeRecorders implements RecorderLink {
         public volatile String maker = "Tern";
         public volatile String model = "TN-16";
         public volatile String firmware = "1.0";
+        public volatile String serial;
+        /** What it says of every channel that cannot be understood. */
+        public volatile List<String> notes = List.of();
+
         public volatile Duration clockAhead = Duration.ZERO;
         public volatile String posixZone = "";
         public volatile Optional<LinkException> away = Optional.empty();
@@ -58,6 +62,7 @@ public final class FakeRecorders implements RecorderLink {
 
         Fake(String name) {
             this.name = name;
+            this.serial = "serial of " + name;
         }
 
         public Fake channel(String token, NativeConfig config) {
@@ -118,11 +123,11 @@ public final class FakeRecorders implements RecorderLink {
                         fake.labels.getOrDefault(token, "Label of " + token),
                         "Device",
                         access.family().isPresent() ? config : NativeConfig.EMPTY,
-                        List.of()));
+                        fake.notes));
             });
         }
         return new RecorderReading(
-                new RecorderReading.Device(fake.maker, fake.model, fake.firmware, "serial of " + fake.name),
+                new RecorderReading.Device(fake.maker, fake.model, fake.firmware, fake.serial),
                 fake.clockAhead,
                 fake.posixZone,
                 channels,

@@ -220,7 +220,7 @@ class BadInputTest {
                 "u",
                 "--password=p");
         assertThat(said.exitCode()).isEqualTo(5);
-        assertThat(said.errors()).contains("127.0.0.1:1 cannot be reached");
+        assertThat(said.errors()).contains("ghost cannot be reached");
         assertThat(choir.everythingStored()).isEqualTo(before);
     }
 

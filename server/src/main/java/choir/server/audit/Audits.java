@@ -3,8 +3,12 @@ package choir.server.audit;
 import choir.drift.Cause;
 import choir.drift.Matter;
 import choir.fleet.CameraState;
+import choir.fleet.Node;
 import choir.fleet.Selection;
+import choir.link.LinkException.Reason;
+import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
+import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
 import choir.server.policy.NodeStore;
 import choir.server.reading.Devices.Outcome;
@@ -18,6 +22,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,14 +42,23 @@ class Audits implements Works.Runner {
     private final Standings standings;
     private final Sweeps sweeps;
     private final FindingStore findings;
+    private final FleetStore fleet;
     private final NodeStore nodes;
     private final ZoneRules zones;
     private final Clock clock;
 
-    Audits(Standings standings, Sweeps sweeps, FindingStore findings, NodeStore nodes, ZoneRules zones, Clock clock) {
+    Audits(
+            Standings standings,
+            Sweeps sweeps,
+            FindingStore findings,
+            FleetStore fleet,
+            NodeStore nodes,
+            ZoneRules zones,
+            Clock clock) {
         this.standings = standings;
         this.sweeps = sweeps;
         this.findings = findings;
+        this.fleet = fleet;
         this.nodes = nodes;
         this.zones = zones;
         this.clock = clock;
@@ -69,15 +83,14 @@ class Audits implements Works.Runner {
             return;
         }
         switch (outcome) {
-            case Outcome.Failed(var why) ->
-                findings.take(
-                        audit,
-                        name,
-                        List.of(Seen.unread(String.valueOf(why.getMessage()))),
-                        matter -> Optional.empty());
+            case Outcome.Failed(var why) -> {
+                var words = String.valueOf(why.getMessage());
+                var seen = why.reason() == Reason.ANOTHER_DEVICE ? Seen.anotherDevice(words) : Seen.unread(words);
+                findings.take(audit, name, List.of(seen), matter -> unreadEnding(matter, seen.matter()));
+            }
             case Outcome.Reached r -> {
                 var recorder = cameras.iterator().next().recorder();
-                findings.take(audit, name, ofRecorder(recorder), matter -> Optional.of(WELL));
+                findings.take(audit, name, ofRecorder(recorder, cameras), matter -> Optional.of(WELL));
             }
             case Outcome.OnSite o -> {
                 // Nobody can tell from here what its clock says.
@@ -85,23 +98,46 @@ class Audits implements Works.Runner {
         }
         var expired = nodes.overridesPast(LocalDate.now(clock), name);
         for (var standing : cameras) {
-            if (selection.test(standing) && standing.held().isPresent()) {
-                List<Seen> seen = new ArrayList<>(Seen.of(standing));
-                expired.stream()
-                        .filter(o -> o.node().equals(standing.camera()))
-                        .forEach(o -> seen.add(Seen.expired(o)));
-                findings.take(audit, standing.row(), seen, ending(standing));
+            if (selection.test(standing)) {
+                findings.take(audit, standing.row(), ofCamera(standing, expired), ending(standing));
             }
         }
+    }
+
+    /** One reason not to know takes the place of the other; everything else stays as it was. */
+    private static Optional<String> unreadEnding(Matter open, Matter now) {
+        boolean isReason = open instanceof Matter.NotRead || open instanceof Matter.AnotherDevice;
+        return isReason && !open.equals(now)
+                ? Optional.of("it cannot be read for another reason now")
+                : Optional.empty();
+    }
+
+    private static List<Seen> ofCamera(Standing standing, List<PolicyOverride> expired) {
+        List<Seen> seen = new ArrayList<>(Seen.asked(standing));
+        standing.held().ifPresent(held -> seen.addAll(Seen.held(standing, held)));
+        standing.row().goneSince().ifPresent(since -> seen.add(Seen.gone(since)));
+        expired.stream().filter(o -> reaches(o.node(), standing)).forEach(o -> seen.add(Seen.expired(o)));
+        return seen;
+    }
+
+    private static boolean reaches(Node node, Standing standing) {
+        return switch (node) {
+            case Node.Camera camera -> camera.equals(standing.camera());
+            case Node.Group group -> group.contains(standing.group());
+        };
     }
 
     /** A value that was not in the recorder's answer was not looked at, and one that nobody governs is not well. */
     private static Function<Matter, Optional<String>> ending(Standing standing) {
         Map<SettingKey, Cause> causes = new HashMap<>();
         standing.deviations().forEach(d -> causes.put(d.key(), d.cause()));
+        boolean read = standing.held().isPresent();
         return matter -> {
             if (!(matter instanceof Matter.Value(var key))) {
-                return Optional.of(WELL);
+                return read || isOfPolicy(matter) ? Optional.of(WELL) : Optional.empty();
+            }
+            if (!read) {
+                return Optional.empty();
             }
             var cause = causes.get(key);
             if (cause == null) {
@@ -121,8 +157,34 @@ class Audits implements Works.Runner {
         };
     }
 
-    private List<Seen> ofRecorder(StoredRecorder recorder) {
+    /** What can be told without asking the recorder. */
+    private static boolean isOfPolicy(Matter matter) {
+        return switch (matter) {
+            case Matter.Blocked b -> true;
+            case Matter.Expired e -> true;
+            case Matter.AreaWithoutShape a -> true;
+            case Matter.Unsound u -> u.asked();
+            case Matter.Value v -> false;
+            case Matter.Gone g -> false;
+            case Matter.OddAnswer a -> false;
+            case Matter.AnotherDevice d -> false;
+            case Matter.Firmware f -> false;
+            case Matter.NotRead n -> false;
+            case Matter.Clock c -> false;
+            case Matter.Zone z -> false;
+            case Matter.NotUnderstood n -> false;
+        };
+    }
+
+    private List<Seen> ofRecorder(StoredRecorder recorder, Collection<Standing> cameras) {
         List<Seen> seen = new ArrayList<>();
+        fleet.firmwareBefore(recorder.name()).ifPresent(before -> {
+            if (cameras.stream().anyMatch(Audits::isAstray)) {
+                seen.add(Seen.firmware(before, recorder.device().firmware()));
+            } else {
+                fleet.firmwareSettled(recorder.name());
+            }
+        });
         recorder.clockAhead()
                 .filter(ahead -> ahead.abs().compareTo(CLOCK_TOLERANCE) > 0)
                 .ifPresent(ahead -> seen.add(Seen.clock(ahead)));

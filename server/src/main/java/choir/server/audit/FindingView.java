@@ -97,6 +97,11 @@ record FindingView(
             case Matter.AreaWithoutShape a -> "without a shape";
             case Matter.Blocked b -> "blocked";
             case Matter.Expired e -> "expired";
+            case Matter.Unsound u -> u.check().words();
+            case Matter.Gone g -> "gone";
+            case Matter.OddAnswer a -> "not understood";
+            case Matter.AnotherDevice d -> "another device";
+            case Matter.Firmware f -> "firmware changed";
             case Matter.NotRead n -> "not read";
             case Matter.Clock c -> "clock";
             case Matter.Zone z -> "wrong zone";

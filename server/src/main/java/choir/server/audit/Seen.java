@@ -5,6 +5,8 @@ import choir.drift.Deviation;
 import choir.drift.Distance;
 import choir.drift.Matter;
 import choir.drift.Severity;
+import choir.drift.Soundness;
+import choir.family.NativeConfig;
 import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.policy.EffectivePolicy.Blocked;
@@ -12,6 +14,7 @@ import choir.policy.Origin;
 import choir.policy.PolicyOverride;
 import choir.server.standing.Standing;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -32,13 +35,33 @@ record Seen(
         String sentence,
         Optional<String> desired,
         Optional<String> observed) {
-    static List<Seen> of(Standing standing) {
+    /** What the recorder was seen to hold otherwise than asked, or in a way that defeats itself. */
+    static List<Seen> held(Standing standing, NativeConfig held) {
         List<Seen> seen = new ArrayList<>();
         for (var d : standing.deviations()) {
             if (d.cause().isDeviation()) {
                 seen.add(of(d));
             }
         }
+        Soundness.of(held, standing.translation().wishes().keySet()).forEach(u -> seen.add(of(u, false)));
+        if (!standing.row().notes().isEmpty()) {
+            seen.add(about(
+                    new Matter.OddAnswer(),
+                    Severity.MEDIUM,
+                    "The recorder said something that cannot be understood: "
+                            + String.join("; ", standing.row().notes()) + "."));
+        }
+        return seen;
+    }
+
+    private static Seen of(Soundness.Unsound unsound, boolean asked) {
+        return about(new Matter.Unsound(unsound.check(), asked), unsound.check().severity(), unsound.sentence() + ".");
+    }
+
+    /** What is wrong with what is asked, whether the recorder could be read or not. */
+    static List<Seen> asked(Standing standing) {
+        List<Seen> seen = new ArrayList<>();
+        Soundness.of(standing.policy()).forEach(u -> seen.add(of(u, true)));
         standing.policy()
                 .areas()
                 .ifPresent(areas -> areas.byName().forEach((name, area) -> {
@@ -83,6 +106,30 @@ record Seen(
                 Severity.LOW,
                 "What the " + blocked.origin().text() + " says of " + blocked.key() + " has no effect: the "
                         + blocked.fixedBy().text() + " fixes it.");
+    }
+
+    static Seen gone(Instant since) {
+        return about(
+                new Matter.Gone(),
+                Severity.HIGH,
+                "The channel is no longer on the recorder, since " + since
+                        + " at the latest; what it held before is not" + " compared.");
+    }
+
+    static Seen anotherDevice(String why) {
+        return about(new Matter.AnotherDevice(), Severity.HIGH, capital(why) + ".");
+    }
+
+    private static String capital(String text) {
+        return text.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + text.substring(1);
+    }
+
+    static Seen firmware(String before, String now) {
+        return about(
+                new Matter.Firmware(),
+                Severity.LOW,
+                "The firmware was " + before + " and is " + now + " now, so nothing that was verified before is trusted"
+                        + " until it is seen to be in tune.");
     }
 
     static Seen expired(PolicyOverride override) {

@@ -34,7 +34,7 @@ public class FleetStore {
             FROM recorder
             """;
     private static final String CAMERA =
-            "SELECT id, recorder, channel, label, device_name, camera_group, tags, version FROM camera ";
+            "SELECT id, recorder, channel, label, device_name, camera_group, tags, gone_since, notes, version FROM camera ";
 
     private final Database database;
 
@@ -136,7 +136,8 @@ public class FleetStore {
     public void reached(String name, RecorderReading reading, Instant at) {
         database.change("""
                         UPDATE recorder SET why_not = NULL, manufacturer = :manufacturer, model = :model,
-                          firmware = :firmware, serial = :serial, clock_ahead = :ahead, posix_zone = :zone,
+                          firmware = :firmware,
+                          serial = CASE :serial WHEN '' THEN serial ELSE :serial END, clock_ahead = :ahead, posix_zone = :zone,
                           read_at = :at, tried_at = :at
                         WHERE name = :name
                         """)
@@ -150,6 +151,90 @@ public class FleetStore {
                 .param("name", name)
                 .update();
         database.tell(new Change.RecorderChanged(name));
+    }
+
+    /** The firmware is another than it was; the first of several is remembered. To be called within a transaction. */
+    public void otherFirmware(String name, String before) {
+        database.change("UPDATE recorder SET firmware_before = ifnull(firmware_before, :before) WHERE name = :name")
+                .param("before", before)
+                .param("name", name)
+                .update();
+    }
+
+    /** What the firmware was before a change that is not settled yet. */
+    public Optional<String> firmwareBefore(String name) {
+        return database.query("SELECT firmware_before FROM recorder WHERE name = :name AND firmware_before IS NOT NULL")
+                .param("name", name)
+                .query(String.class)
+                .optional();
+    }
+
+    /** All that a change of firmware had put in question was seen to be in tune. */
+    public void firmwareSettled(String name) {
+        database.change("UPDATE recorder SET firmware_before = NULL WHERE name = :name")
+                .param("name", name)
+                .update();
+    }
+
+    /** Another recorder that is this very device, by its serial number, make and model. */
+    public Optional<String> sameDevice(String name, Device device) {
+        return device.serial().isEmpty()
+                ? Optional.empty()
+                : database.query("""
+                                SELECT name FROM recorder WHERE serial = :serial AND serial <> ''
+                                  AND manufacturer = :manufacturer AND model = :model AND name <> :name LIMIT 1
+                                """)
+                        .param("serial", device.serial())
+                        .param("manufacturer", device.manufacturer())
+                        .param("model", device.model())
+                        .param("name", name)
+                        .query(String.class)
+                        .optional();
+    }
+
+    /** Another recorder at the same address. */
+    Optional<String> atAddress(URI address) {
+        return database.query("SELECT name FROM recorder WHERE address = :address LIMIT 1")
+                .param("address", address.toString())
+                .query(String.class)
+                .optional();
+    }
+
+    /**
+     * Another device takes a recorder's place; who it is, the next reading tells. To be called within a transaction.
+     *
+     * @param address where it is now; empty when it is where the old one was
+     */
+    public void replaced(String name, Optional<URI> address) {
+        database.change("""
+                        UPDATE recorder SET serial = '', firmware = '', firmware_before = NULL,
+                          address = ifnull(:address, address), version = version + 1
+                        WHERE name = :name
+                        """)
+                .param("address", address.map(URI::toString).orElse(null))
+                .param("name", name)
+                .update();
+        database.tell(new Change.RecorderChanged(name));
+    }
+
+    /** Whether the channel is on its recorder. To be called within a transaction. */
+    public void there(StoredCamera camera, boolean isThere, Instant at) {
+        if (isThere == camera.goneSince().isPresent()) {
+            database.change("UPDATE camera SET gone_since = :since WHERE id = :id")
+                    .param("since", isThere ? null : at.toString())
+                    .param("id", camera.id())
+                    .update();
+        }
+    }
+
+    /** What the recorder said of it that was not understood. To be called within a transaction. */
+    public void noted(StoredCamera camera, List<String> notes) {
+        if (!notes.equals(camera.notes())) {
+            database.change("UPDATE camera SET notes = :notes WHERE id = :id")
+                    .param("notes", notes.isEmpty() ? null : StringsJson.write(notes))
+                    .param("id", camera.id())
+                    .update();
+        }
     }
 
     /** It did not answer, or nothing that can be used. To be called within a transaction. */
@@ -222,6 +307,10 @@ public class FleetStore {
                 row.getString("device_name"),
                 new Node.Group(row.getString("camera_group")),
                 Set.copyOf(tags.orElse(List.of())),
+                Optional.ofNullable(row.getString("gone_since")).map(Instant::parse),
+                Optional.ofNullable(row.getString("notes"))
+                        .flatMap(FleetStore::tags)
+                        .orElse(List.of()),
                 tags.isEmpty(),
                 row.getLong("version"));
     }

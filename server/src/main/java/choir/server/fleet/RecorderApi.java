@@ -126,6 +126,12 @@ class RecorderApi {
                 name.text(), address(given.address()), given.user(), given.password(), Optional.empty());
         allowed.require(access.address());
         var reading = given.family() == null ? Optional.of(link.read(access)) : Optional.<RecorderReading>empty();
+        reading.flatMap(r -> fleet.sameDevice(name.text(), r.device())).ifPresent(other -> {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "that device is known already as \"" + other + "\" (serial number "
+                            + reading.get().device().serial() + ")");
+        });
         var family = reading.isPresent()
                 ? recognised(access, reading.get().device(), who)
                 : families.require(String.valueOf(given.family()));
@@ -162,6 +168,12 @@ class RecorderApi {
     /** To be called within a transaction. */
     private void store(FleetStore.Fresh fresh, Principal who) {
         requireFree(fresh.name());
+        fresh.address().flatMap(fleet::atAddress).ifPresent(other -> {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "\"" + other + "\" is at that address already: "
+                            + fresh.address().get());
+        });
         fleet.add(fresh);
         journal.add(
                 who.getName(),

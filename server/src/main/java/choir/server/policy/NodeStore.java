@@ -26,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -61,6 +62,8 @@ public class NodeStore {
                     " WHERE node_kind = 'CAMERA' AND node >= :from AND node < :to",
                     Map.of("from", recorder + "/", "to", recorder + "0"));
         }
+
+        static final Which PAST_AT_GROUPS = new Which(" WHERE node_kind = 'GROUP' AND until IS NOT NULL", Map.of());
 
         static Which ofKind(Kind kind) {
             return new Which(" WHERE node_kind = :kind", Map.of("kind", kind.name()));
@@ -155,9 +158,9 @@ public class NodeStore {
         return overrides(Which.of(node));
     }
 
-    /** Those that are past their last day on the date. */
+    /** Those that are past their last day on the date, at the recorder's cameras and at groups. */
     public List<PolicyOverride> overridesPast(LocalDate day, String recorder) {
-        return overrides(Which.ofRecorder(recorder)).stream()
+        return Stream.concat(overrides(Which.ofRecorder(recorder)).stream(), overrides(Which.PAST_AT_GROUPS).stream())
                 .filter(o -> !o.countsOn(day))
                 .toList();
     }

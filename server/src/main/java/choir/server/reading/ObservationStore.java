@@ -18,9 +18,11 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -155,6 +157,7 @@ public class ObservationStore {
                 .isPresent();
         if (otherFirmware) {
             distrust(recorder);
+            fleet.otherFirmware(recorder, before.get().device().firmware());
         }
         fleet.reached(recorder, reading, at);
         var cameras = new HashMap<String, choir.server.fleet.StoredCamera>();
@@ -171,9 +174,14 @@ public class ObservationStore {
                 .containsAll(reading.channels().stream().map(c -> c.channel()).toList())) {
             fleet.camerasOf(recorder).forEach(c -> cameras.put(c.camera().channel(), c));
         }
+        Set<String> there = new HashSet<>();
         for (var channel : reading.channels()) {
-            observed(cameras.get(channel.channel()).id(), channel.config(), at, null);
+            there.add(channel.channel());
+            var camera = cameras.get(channel.channel());
+            observed(camera.id(), channel.config(), at, null);
+            fleet.noted(camera, channel.notes());
         }
+        cameras.values().forEach(c -> fleet.there(c, there.contains(c.camera().channel()), at));
         database.tell(new Change.RecorderChanged(recorder));
     }
 
@@ -255,11 +263,14 @@ public class ObservationStore {
                 .single()));
     }
 
-    /** A firmware change may have reset anything: nothing is trusted until read and given out again. */
-    private void distrust(String recorder) {
-        database.change("DELETE FROM baseline WHERE camera IN (SELECT id FROM camera WHERE recorder = :recorder)")
-                .param("recorder", recorder)
-                .update();
+    /** Anything may have been reset, or it is another device: nothing is trusted until read and given out again. */
+    void distrust(String recorder) {
+        for (var table : new String[] {"baseline", "attempt"}) {
+            database.change("DELETE FROM " + table
+                            + " WHERE camera IN (SELECT id FROM camera WHERE recorder = :recorder)")
+                    .param("recorder", recorder)
+                    .update();
+        }
     }
 
     private String stored(NativeConfig config) {

@@ -45,6 +45,7 @@ public class Sweeps {
     private final Devices devices;
     private final FleetStore fleet;
     private final ObservationStore observations;
+    private final Identities identities;
     private final List<Followed> followed;
     private final Database database;
     private final Clock clock;
@@ -53,9 +54,11 @@ public class Sweeps {
             Devices devices,
             FleetStore fleet,
             ObservationStore observations,
+            Identities identities,
             List<Followed> followed,
             Database database,
             Clock clock) {
+        this.identities = identities;
         this.followed = followed;
         this.devices = devices;
         this.fleet = fleet;
@@ -148,22 +151,28 @@ public class Sweeps {
                 progress.step(true);
                 return;
             }
-            store(asked.recorder(), asked.outcome());
-            consequence.of(asked.recorder(), asked.outcome());
-            switch (asked.outcome()) {
+            var outcome = store(asked.recorder(), asked.outcome());
+            consequence.of(asked.recorder(), outcome);
+            switch (outcome) {
                 case Outcome.Failed(var why) ->
                     mark(work, asked.recorder(), Part.FAILED, String.valueOf(why.getMessage()));
                 case Outcome.Reached r -> mark(work, asked.recorder(), Part.DONE, "");
                 case Outcome.OnSite o -> mark(work, asked.recorder(), Part.DONE, "");
             }
-            progress.step(asked.outcome() instanceof Outcome.Failed);
+            progress.step(outcome instanceof Outcome.Failed);
         });
     }
 
-    /** Stores what came of asking a recorder that is held, with all that follows; to be called within a transaction. */
-    public void store(String recorder, Outcome outcome) {
+    /**
+     * Stores what came of asking a recorder that is held, with all that follows; to be called within a transaction.
+     *
+     * @return what is to be believed of it; an answer of another device is none
+     */
+    public Outcome store(String recorder, Outcome said) {
+        var outcome = identities.believed(recorder, said);
         storeAlone(recorder, outcome);
         followed.forEach(f -> f.by(recorder, outcome));
+        return outcome;
     }
 
     private void storeAlone(String recorder, Outcome outcome) {

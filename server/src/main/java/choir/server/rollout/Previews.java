@@ -80,7 +80,7 @@ class Previews {
     }
 
     private static String whyUnread(Standing standing) {
-        return standing.recorder().contact().trouble().orElse("not read yet");
+        return standing.trouble().orElse("not read yet");
     }
 
     private static Preview.OfCamera ofCamera(Standing standing, Map<SettingKey, Change> changes) {

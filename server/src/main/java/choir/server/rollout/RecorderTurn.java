@@ -129,8 +129,7 @@ class RecorderTurn {
     /** What the recorder holds now, stored, and with it what was left open at it. */
     private Outcome read(Devices.Conversation conversation, String recorder) {
         var outcome = conversation.read();
-        database.write(() -> sweeps.store(recorder, outcome));
-        return outcome;
+        return database.write(() -> sweeps.store(recorder, outcome));
     }
 
     private static Optional<NativeConfig> config(Outcome.Reached reading, Step step) {

@@ -49,7 +49,7 @@ record CameraView(
                 recorder.device().firmware(),
                 recorder.zone(),
                 recorder.clockAhead().map(Duration::toSeconds).orElse(null),
-                recorder.contact().trouble().orElse(null),
+                s.trouble().orElse(null),
                 s.observation().map(Observation::readAt).map(Object::toString).orElse(null),
                 Catalogue.settings().stream()
                         .map(setting -> SettingRow.of(s, setting))

@@ -136,7 +136,7 @@ final class Computation {
                 known,
                 policy,
                 translation,
-                comparison(translation, family, Standing.held(recorder, known), known),
+                comparison(translation, family, Standing.held(recorder, camera, known), known),
                 templates(said, camera, own));
     }
 

@@ -96,13 +96,23 @@ public record Standing(
 
     /** What the recorder holds as far as it can be known now; empty when it was not read or could not be. */
     public Optional<NativeConfig> held() {
-        return held(recorder, known).map(Content::config);
+        return held(recorder, row, known).map(Content::config);
     }
 
-    static Optional<Content> held(StoredRecorder recorder, Known known) {
+    static Optional<Content> held(StoredRecorder recorder, StoredCamera camera, Known known) {
         return recorder.contact() instanceof Contact.Reached
+                        && camera.goneSince().isEmpty()
                 ? known.observation().map(Observation::content)
                 : Optional.empty();
+    }
+
+    /** Why nobody knows what the camera holds now; empty when it was read. */
+    public Optional<String> trouble() {
+        return recorder.contact()
+                .trouble()
+                .or(() -> row.goneSince()
+                        .map(since -> "the channel " + row.camera().channel() + " is no longer on " + recorder.name()
+                                + "; what is shown is what it held before " + since));
     }
 
     /** The cells over which a threshold is counted when areas are not governed. */

@@ -370,7 +370,9 @@ public class Standings {
         var snapshot = snapshot();
         List<String> names = new ArrayList<>();
         for (var block : snapshot.blocks()) {
-            if (block.mayHold(chosen) && block.cameras().stream().anyMatch(chosen)) {
+            // A recorder that was never read has no camera yet, and is meant when all are.
+            if (chosen.alternatives().isEmpty()
+                    || block.mayHold(chosen) && block.cameras().stream().anyMatch(chosen)) {
                 names.add(block.name());
             }
         }

@@ -1,5 +1,6 @@
 package choir.server.stored;
 
+import choir.drift.Check;
 import choir.drift.Matter;
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
@@ -29,6 +30,12 @@ public final class MatterJson {
                 object.put("key", key.text());
                 node(object, at);
             }
+            case Matter.Unsound(var check, boolean asked) ->
+                object.put("check", check.name()).put("asked", asked);
+            case Matter.Gone g -> {}
+            case Matter.OddAnswer a -> {}
+            case Matter.AnotherDevice d -> {}
+            case Matter.Firmware f -> {}
             case Matter.NotRead n -> {}
             case Matter.Clock c -> {}
             case Matter.Zone z -> {}
@@ -56,6 +63,14 @@ public final class MatterJson {
                         node(node),
                         Optional.ofNullable(node.get("template")).map(t -> new TemplateName(t.asString())));
             case "expired" -> new Matter.Expired(key(node), node(node));
+            case "unsound" ->
+                new Matter.Unsound(
+                        Check.valueOf(Json.string(node, "check")),
+                        Json.field(node, "asked").asBoolean());
+            case "gone" -> new Matter.Gone();
+            case "odd-answer" -> new Matter.OddAnswer();
+            case "another-device" -> new Matter.AnotherDevice();
+            case "firmware" -> new Matter.Firmware();
             case "not-read" -> new Matter.NotRead();
             case "clock" -> new Matter.Clock();
             case "zone" -> new Matter.Zone();

@@ -165,9 +165,10 @@ class ConcurrentChangesTest {
         Callable<Answer> start = () -> service.post("/api/v1/rollouts", Map.of("preview", id));
         var started = atOnce(List.of(start, start));
         assertThat(started).extracting(Answer::status).containsExactlyInAnyOrder(202, 409);
-        started.stream().filter(s -> s.status() == 202).forEach(s -> assertThat(
-                        service.finish(s).path("note").asString())
-                .isEqualTo("1 verified"));
+        started.stream()
+                .filter(s -> s.status() == 202)
+                .forEach(s ->
+                        assertThat(service.finish(s).path("note").asString()).isEqualTo("1 verified"));
         assertThat(fake.written).hasSize(1);
     }
 }
