@@ -124,6 +124,11 @@ final class Block {
         return selection.alternatives().stream().allMatch(or -> or.stream().anyMatch(this::mayHold));
     }
 
+    /** How many of its cameras are meant. */
+    int count(Selection selection) {
+        return mayHold(selection) ? (int) cameras().stream().filter(selection).count() : 0;
+    }
+
     private boolean mayHold(Selection.Term term) {
         if (term.excluded()) {
             return true;

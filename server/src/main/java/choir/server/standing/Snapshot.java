@@ -7,6 +7,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -23,6 +24,8 @@ import org.jspecify.annotations.Nullable;
  */
 final class Snapshot {
     private static final int MOST_COUNTED = 200;
+    /** With more recorders changed at once it is cheaper to work things out when they are asked for. */
+    private static final int MOST_ADJUSTED = 64;
 
     /** A part of the cameras that a selection means. */
     record Part(List<Standing> cameras, @Nullable String next, int total) {}
@@ -60,7 +63,11 @@ final class Snapshot {
         if (sameRecorders) {
             var copy = blocks.clone();
             fresh.forEach((name, block) -> copy[place(name)] = block.orElseThrow());
-            return new Snapshot(day, now, copy);
+            var next = new Snapshot(day, now, copy);
+            if (fresh.size() <= MOST_ADJUSTED) {
+                next.takeOver(this, fresh.keySet());
+            }
+            return next;
         }
         List<Block> all = new ArrayList<>();
         for (var block : blocks) {
@@ -70,6 +77,30 @@ final class Snapshot {
         }
         fresh.values().forEach(block -> block.ifPresent(all::add));
         return of(day, now, all);
+    }
+
+    /** What was asked of the one before is not worked out anew over all recorders when a few have changed. */
+    private void takeOver(Snapshot before, Collection<String> changed) {
+        var sums = before.byGroup;
+        if (sums != null) {
+            Map<Node.Group, Tally> adjusted = new TreeMap<>(sums);
+            for (var name : changed) {
+                int place = place(name);
+                before.blocks[place].byGroup().forEach((group, tally) -> adjusted.merge(group, tally, Tally::minus));
+                blocks[place].byGroup().forEach((group, tally) -> adjusted.merge(group, tally, Tally::plus));
+            }
+            adjusted.values().removeIf(t -> t.cameras() == 0);
+            byGroup = adjusted;
+        }
+        before.counts.asMap().forEach((text, count) -> {
+            var selection = Selection.parse(text);
+            int now = count;
+            for (var name : changed) {
+                int place = place(name);
+                now += blocks[place].count(selection) - before.blocks[place].count(selection);
+            }
+            counts.put(text, now);
+        });
     }
 
     LocalDate day() {

@@ -71,17 +71,35 @@ final class Tally {
     }
 
     void add(Tally other) {
-        cameras += other.cameras;
-        minutesWithoutRecording += other.minutesWithoutRecording;
-        add(byState, other.byState);
-        add(governed, other.governed);
-        add(inTune, other.inTune);
+        add(other, 1);
     }
 
-    private static void add(int[] to, int[] more) {
+    private void add(Tally other, int sign) {
+        cameras += sign * other.cameras;
+        minutesWithoutRecording += sign * other.minutesWithoutRecording;
+        add(byState, other.byState, sign);
+        add(governed, other.governed, sign);
+        add(inTune, other.inTune, sign);
+    }
+
+    private static void add(int[] to, int[] more, int sign) {
         for (int i = 0; i < to.length; i++) {
-            to[i] += more[i];
+            to[i] += sign * more[i];
         }
+    }
+
+    Tally plus(Tally other) {
+        var sum = new Tally();
+        sum.add(this);
+        sum.add(other);
+        return sum;
+    }
+
+    Tally minus(Tally other) {
+        var rest = new Tally();
+        rest.add(this);
+        rest.add(other, -1);
+        return rest;
     }
 
     int cameras() {
