@@ -52,7 +52,8 @@ final class HelpTopics implements java.util.concurrent.Callable<Integer> {
                 A calendar holds dates (2027-01-01), ranges (2027-06-28..2027-07-02) and days of every year (12-25 yearly).
                 """);
         TOPICS.put("exit-codes", """
-                0 done   1 failed   2 wrong usage   3 something found (an audit found drift, a preview would change something)
+                0 done   1 failed   2 wrong usage   3 something found (an audit found drift, a preview would change something,
+                  a rollout skipped a camera)
                 4 not allowed   5 not reachable
                 """);
     }
