@@ -17,9 +17,9 @@ final class PolicyCheck extends Act {
     @Override
     int run(Client service) {
         var files = PolicyFolder.read(paths);
-        var changes = PolicyLoad.tried(service, files, prune);
-        PolicyLoad.print(this, changes);
+        var tried = PolicyLoad.tried(service, files, prune);
+        PolicyLoad.print(this, tried);
         say(files.size() + (files.size() == 1 ? " file" : " files") + " without a fault");
-        return changes.isEmpty() ? Failure.DONE : Failure.FOUND;
+        return tried.path("changes").isEmpty() ? Failure.DONE : Failure.FOUND;
     }
 }

@@ -25,8 +25,9 @@ final class PolicyLoad extends Act {
     @Override
     int run(Client service) {
         var files = PolicyFolder.read(paths);
-        var changes = tried(service, files, prune);
-        print(this, changes);
+        var tried = tried(service, files, prune);
+        print(this, tried);
+        var changes = tried.path("changes");
         if (changes.isEmpty()) {
             return Failure.DONE;
         }
@@ -39,11 +40,11 @@ final class PolicyLoad extends Act {
     }
 
     static JsonNode tried(Client service, List<Map<String, String>> files, boolean prune) {
-        return service.post("/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", true))
-                .path("changes");
+        return service.post("/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", true));
     }
 
-    static void print(Act act, JsonNode changes) {
+    static void print(Act act, JsonNode tried) {
+        var changes = tried.path("changes");
         var table = new Table("what", "where", "change");
         changes.forEach(c -> table.row(Listing.text(c, "kind"), Listing.text(c, "subject"), Listing.text(c, "what")));
         if (table.isEmpty()) {
@@ -51,5 +52,11 @@ final class PolicyLoad extends Act {
         } else {
             table.print(act.out(), Table.terminalWidth());
         }
+        warn(act, tried);
+    }
+
+    /** Policies that defeat themselves. */
+    static void warn(Act act, JsonNode answer) {
+        answer.path("warnings").forEach(w -> act.say("mind: " + w.asString("")));
     }
 }

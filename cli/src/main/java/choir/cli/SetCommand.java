@@ -53,6 +53,7 @@ final class SetCommand extends Act {
         var seen = service.getWithVersion("/api/v1/overrides?node=" + Client.encode(at));
         service.write("POST", "/api/v1/overrides", body, seen.version());
         say("set " + String.join(", ", set.keySet()) + " at " + node + "; see what it does with: choir explain");
+        PolicyLoad.warn(this, service.get("/api/v1/policy/warnings?node=" + Client.encode(at)));
         return Failure.DONE;
     }
 

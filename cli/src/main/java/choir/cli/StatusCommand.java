@@ -29,7 +29,7 @@ final class StatusCommand extends Act {
                     + hours(overview.path("minutesWithoutRecording").asLong()) + " a week without recording"));
         }
         for (JsonNode away : overview.path("away")) {
-            say("recorder " + Listing.text(away, "recorder") + ": " + Listing.text(away, "trouble"));
+            say(Listing.text(away, "trouble"));
         }
         return Failure.DONE;
     }

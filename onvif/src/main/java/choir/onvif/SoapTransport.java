@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
 import java.math.BigDecimal;
+import java.net.ConnectException;
 import java.net.URI;
 import java.time.Duration;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
@@ -24,6 +25,7 @@ import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuil
 import org.apache.hc.client5.http.protocol.HttpClientContext;
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.ContentType;
+import org.apache.hc.core5.http.NoHttpResponseException;
 import org.apache.hc.core5.http.io.entity.StringEntity;
 import org.apache.hc.core5.pool.PoolConcurrencyPolicy;
 import org.apache.hc.core5.util.Timeout;
@@ -160,7 +162,11 @@ final class SoapTransport implements AutoCloseable {
     }
 
     private static String plain(IOException e) {
-        return e.getMessage() == null ? "the connection broke" : e.getMessage();
+        return switch (e) {
+            case NoHttpResponseException none -> "it closed the connection without an answer";
+            case ConnectException refused -> "nothing listens there";
+            default -> e.getMessage() == null ? "the connection broke" : e.getMessage();
+        };
     }
 
     /** A connection whose answer is not read to its end is broken off, since closing it would read on. */

@@ -20,6 +20,8 @@ import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -38,6 +40,7 @@ public class Policies {
     private final FleetStore fleet;
     private final Database database;
     private final Journal journal;
+    private final Clock clock;
 
     Policies(
             PolicyStore store,
@@ -45,7 +48,9 @@ public class Policies {
             CalendarStore calendars,
             FleetStore fleet,
             Database database,
-            Journal journal) {
+            Journal journal,
+            Clock clock) {
+        this.clock = clock;
         this.store = store;
         this.nodes = nodes;
         this.calendars = calendars;
@@ -194,6 +199,12 @@ public class Policies {
 
     /** Puts the same settings straight on many nodes, all or none. */
     public void say(Collection<? extends Node> nodes, Saying saying) {
+        var today = LocalDate.now(clock);
+        saying.until().filter(last -> last.isBefore(today)).ifPresent(last -> {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "the last day " + last + " is past (today is " + today + "), so it would never count");
+        });
         database.write(() ->
                 nodes.forEach(node -> saying.statements().keySet().forEach(key -> put(saying.at(node, key)))));
     }

@@ -56,7 +56,10 @@ class PolicyApi {
      */
     record PolicyFiles(List<PolicyFile> files, boolean prune, boolean onlyTry) {}
 
-    record Loaded(List<PolicyLoad.Change> changes) {}
+    /** @param warnings policies that defeat themselves, as they are with the files */
+    record Loaded(List<PolicyLoad.Change> changes, List<String> warnings) {}
+
+    record Doubts(List<String> warnings) {}
 
     record Saved(List<PolicyFile> files) {}
 
@@ -113,8 +116,10 @@ class PolicyApi {
     private final Clock clock;
     private final Policies policies;
     private final PolicyLoad load;
+    private final Warnings warnings;
 
-    PolicyApi(PolicyStore store, NodeStore nodes, Policies policies, PolicyLoad load, Clock clock) {
+    PolicyApi(PolicyStore store, NodeStore nodes, Policies policies, PolicyLoad load, Warnings warnings, Clock clock) {
+        this.warnings = warnings;
         this.clock = clock;
         this.store = store;
         this.nodes = nodes;
@@ -203,7 +208,8 @@ class PolicyApi {
     /** Takes the files, all or none. */
     @PostMapping("/api/v1/policy")
     Loaded load(@RequestBody PolicyFiles given, Principal who) {
-        return new Loaded(load.load(given.files(), given.prune(), given.onlyTry(), who.getName()));
+        var outcome = load.load(given.files(), given.prune(), given.onlyTry(), who.getName());
+        return new Loaded(outcome.changes(), outcome.warnings());
     }
 
     /** The whole policy in its canonical form. */
@@ -281,6 +287,12 @@ class PolicyApi {
                 o.author(),
                 o.until().map(LocalDate::toString).orElse(null),
                 o.countsOn(today));
+    }
+
+    /** What is said at a node that makes its policy defeat itself. */
+    @GetMapping("/api/v1/policy/warnings")
+    Doubts warnings(@RequestParam String node) {
+        return new Doubts(warnings.at(List.of(Node.parse(node))));
     }
 
     /** Takes the version of what is said at the node, as {@code GET} tells it. */

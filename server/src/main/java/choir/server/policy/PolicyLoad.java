@@ -35,6 +35,9 @@ class PolicyLoad {
     /** @param kind {@code template}, {@code calendar}, {@code use} or {@code override} */
     record Change(String kind, String subject, String what) {}
 
+    /** @param warnings policies that defeat themselves, as they are with the files */
+    record Outcome(List<Change> changes, List<String> warnings) {}
+
     /** Unwinds the transaction of a load that is only tried. */
     private static final class OnlyTried extends RuntimeException {}
 
@@ -43,6 +46,7 @@ class PolicyLoad {
     private final NodeStore nodes;
     private final CalendarStore calendars;
     private final FleetStore fleet;
+    private final Warnings warnings;
     private final Journal journal;
     private final Database database;
 
@@ -52,8 +56,10 @@ class PolicyLoad {
             NodeStore nodes,
             CalendarStore calendars,
             FleetStore fleet,
+            Warnings warnings,
             Journal journal,
             Database database) {
+        this.warnings = warnings;
         this.calendars = calendars;
         this.policies = policies;
         this.store = store;
@@ -67,21 +73,33 @@ class PolicyLoad {
      * @param prune also removes templates, uses and overrides that the files do not name
      * @param onlyTry tells what would change and changes nothing
      */
-    List<Change> load(List<PolicyFile> files, boolean prune, boolean onlyTry, String who) {
+    Outcome load(List<PolicyFile> files, boolean prune, boolean onlyTry, String who) {
         // Reading may take long, and there is one connection that writes; what is spoken of is looked for again there.
         var documents = PolicyDocuments.read(files, known(prune));
         List<Change> changes = new ArrayList<>();
+        List<String> doubts = new ArrayList<>();
         try {
             database.write(() -> {
                 changes.addAll(new Taking(documents, prune, who).run());
+                doubts.addAll(warnings.at(fleet.groups()));
+                doubts.addAll(warnings.at(camerasOf(documents)));
                 if (onlyTry) {
                     throw new OnlyTried();
                 }
             });
         } catch (OnlyTried tried) {
-            return changes;
+            return new Outcome(changes, doubts);
         }
-        return changes;
+        return new Outcome(changes, doubts);
+    }
+
+    private static Set<Node.Camera> camerasOf(List<PolicyDocument> documents) {
+        return documents.stream()
+                .filter(OfNode.class::isInstance)
+                .map(d -> ((OfNode) d).node())
+                .filter(Node.Camera.class::isInstance)
+                .map(Node.Camera.class::cast)
+                .collect(Collectors.toSet());
     }
 
     /** Everything that there is to speak of, beside what the files bring. */

@@ -113,7 +113,11 @@ class Settling implements Followed {
                 .collect(Collectors.joining("; "));
         boolean later =
                 step.state() == StepState.UNSETTLED || step.outcome().sent().isEmpty();
-        return joined(told, later ? joined(step.detail(), "settled by a later reading") : step.detail());
+        var why = step.detail();
+        if (later) {
+            why = (why.isEmpty() ? "" : why + "; ") + "settled by a later reading";
+        }
+        return joined(told, why);
     }
 
     private static String joined(String told, String why) {
