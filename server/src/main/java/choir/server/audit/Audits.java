@@ -8,7 +8,7 @@ import choir.fleet.Selection;
 import choir.link.LinkException.Reason;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
-import choir.server.fleet.FleetStore;
+import choir.server.fleet.DeviceStore;
 import choir.server.fleet.StoredRecorder;
 import choir.server.policy.NodeStore;
 import choir.server.reading.Devices.Outcome;
@@ -42,7 +42,7 @@ class Audits implements Works.Runner {
     private final Standings standings;
     private final Sweeps sweeps;
     private final FindingStore findings;
-    private final FleetStore fleet;
+    private final DeviceStore devices;
     private final NodeStore nodes;
     private final ZoneRules zones;
     private final Clock clock;
@@ -51,14 +51,14 @@ class Audits implements Works.Runner {
             Standings standings,
             Sweeps sweeps,
             FindingStore findings,
-            FleetStore fleet,
+            DeviceStore devices,
             NodeStore nodes,
             ZoneRules zones,
             Clock clock) {
         this.standings = standings;
         this.sweeps = sweeps;
         this.findings = findings;
-        this.fleet = fleet;
+        this.devices = devices;
         this.nodes = nodes;
         this.zones = zones;
         this.clock = clock;
@@ -178,11 +178,11 @@ class Audits implements Works.Runner {
 
     private List<Seen> ofRecorder(StoredRecorder recorder, Collection<Standing> cameras) {
         List<Seen> seen = new ArrayList<>();
-        fleet.firmwareBefore(recorder.name()).ifPresent(before -> {
+        devices.firmwareBefore(recorder.name()).ifPresent(before -> {
             if (cameras.stream().anyMatch(Audits::isAstray)) {
                 seen.add(Seen.firmware(before, recorder.device().firmware()));
             } else {
-                fleet.firmwareSettled(recorder.name());
+                devices.firmwareSettled(recorder.name());
             }
         });
         recorder.clockAhead()

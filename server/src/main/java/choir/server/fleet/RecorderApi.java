@@ -59,6 +59,7 @@ class RecorderApi {
     record Placing(@Nullable String group, @Nullable List<String> tags) {}
 
     private final FleetStore fleet;
+    private final DeviceStore devices;
     private final Database database;
     private final Journal journal;
     private final Secrets secrets;
@@ -72,6 +73,7 @@ class RecorderApi {
 
     RecorderApi(
             FleetStore fleet,
+            DeviceStore devices,
             Database database,
             Journal journal,
             Secrets secrets,
@@ -86,6 +88,7 @@ class RecorderApi {
         this.settings = settings;
         this.clock = clock;
         this.fleet = fleet;
+        this.devices = devices;
         this.database = database;
         this.journal = journal;
         this.secrets = secrets;
@@ -126,7 +129,7 @@ class RecorderApi {
                 name.text(), address(given.address()), given.user(), given.password(), Optional.empty());
         allowed.require(access.address());
         var reading = given.family() == null ? Optional.of(link.read(access)) : Optional.<RecorderReading>empty();
-        reading.flatMap(r -> fleet.sameDevice(name.text(), r.device())).ifPresent(other -> {
+        reading.flatMap(r -> devices.sameDevice(name.text(), r.device())).ifPresent(other -> {
             throw new Problem(
                     Problem.Kind.CONFLICT,
                     "that device is known already as \"" + other + "\" (serial number "
@@ -168,7 +171,7 @@ class RecorderApi {
     /** To be called within a transaction. */
     private void store(FleetStore.Fresh fresh, Principal who) {
         requireFree(fresh.name());
-        fresh.address().flatMap(fleet::atAddress).ifPresent(other -> {
+        fresh.address().flatMap(devices::atAddress).ifPresent(other -> {
             throw new Problem(
                     Problem.Kind.CONFLICT,
                     "\"" + other + "\" is at that address already: "

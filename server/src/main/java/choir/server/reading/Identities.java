@@ -3,6 +3,7 @@ package choir.server.reading;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderReading.Device;
+import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
 import choir.server.reading.Devices.Outcome;
 import java.util.Optional;
@@ -15,8 +16,10 @@ import org.springframework.stereotype.Component;
 @Component
 class Identities {
     private final FleetStore fleet;
+    private final DeviceStore devices;
 
-    Identities(FleetStore fleet) {
+    Identities(FleetStore fleet, DeviceStore devices) {
+        this.devices = devices;
         this.fleet = fleet;
     }
 
@@ -39,7 +42,7 @@ class Identities {
                     + "; if it takes the place of the old one, say so with: choir"
                     + " recorder replace " + recorder);
         }
-        return fleet.sameDevice(recorder, device)
+        return devices.sameDevice(recorder, device)
                 .map(other -> recorder + " is the same device as " + other + " (serial number " + device.serial()
                         + "); remove one of the two");
     }

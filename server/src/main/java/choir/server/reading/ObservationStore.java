@@ -8,6 +8,7 @@ import choir.link.RecorderReading;
 import choir.policy.SettingKey;
 import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
 import choir.server.stored.Json;
 import choir.server.stored.NativeJson;
@@ -40,10 +41,12 @@ public class ObservationStore {
 
     private final Database database;
     private final FleetStore fleet;
+    private final DeviceStore devices;
     private final Cache<String, Content> understood =
             Caffeine.newBuilder().weakValues().build();
 
-    ObservationStore(Database database, FleetStore fleet) {
+    ObservationStore(Database database, FleetStore fleet, DeviceStore devices) {
+        this.devices = devices;
         this.database = database;
         this.fleet = fleet;
     }
@@ -157,7 +160,7 @@ public class ObservationStore {
                 .isPresent();
         if (otherFirmware) {
             distrust(recorder);
-            fleet.otherFirmware(recorder, before.get().device().firmware());
+            devices.otherFirmware(recorder, before.get().device().firmware());
         }
         fleet.reached(recorder, reading, at);
         var cameras = new HashMap<String, choir.server.fleet.StoredCamera>();

@@ -1,6 +1,7 @@
 package choir.server.reading;
 
 import choir.server.db.Database;
+import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
 import choir.server.link.AllowedAddresses;
@@ -28,6 +29,7 @@ class Replacements {
     record Replacement(@Nullable String address) {}
 
     private final FleetStore fleet;
+    private final DeviceStore devices;
     private final ObservationStore observations;
     private final AllowedAddresses allowed;
     private final Sweeps sweeps;
@@ -37,6 +39,7 @@ class Replacements {
 
     Replacements(
             FleetStore fleet,
+            DeviceStore devices,
             ObservationStore observations,
             AllowedAddresses allowed,
             Sweeps sweeps,
@@ -44,6 +47,7 @@ class Replacements {
             Journal journal,
             Database database) {
         this.fleet = fleet;
+        this.devices = devices;
         this.observations = observations;
         this.allowed = allowed;
         this.sweeps = sweeps;
@@ -67,7 +71,7 @@ class Replacements {
             if (recorder.address().isEmpty()) {
                 throw new Problem(Problem.Kind.INVALID, name + " has no network interface by which it could be known");
             }
-            fleet.replaced(name, address);
+            devices.replaced(name, address);
             observations.distrust(name);
             journal.add(
                     who.getName(),

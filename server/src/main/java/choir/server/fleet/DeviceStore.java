@@ -1,0 +1,82 @@
+package choir.server.fleet;
+
+import choir.link.RecorderReading.Device;
+import choir.server.db.Change;
+import choir.server.db.Database;
+import java.net.URI;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Which device a recorder is, and what its firmware was. */
+@Component
+public class DeviceStore {
+    private final Database database;
+
+    DeviceStore(Database database) {
+        this.database = database;
+    }
+
+    /** The firmware is another than it was; the first of several is remembered. To be called within a transaction. */
+    public void otherFirmware(String name, String before) {
+        database.change("UPDATE recorder SET firmware_before = ifnull(firmware_before, :before) WHERE name = :name")
+                .param("before", before)
+                .param("name", name)
+                .update();
+    }
+
+    /** What the firmware was before a change that is not settled yet. */
+    public Optional<String> firmwareBefore(String name) {
+        return database.query("SELECT firmware_before FROM recorder WHERE name = :name AND firmware_before IS NOT NULL")
+                .param("name", name)
+                .query(String.class)
+                .optional();
+    }
+
+    /** All that a change of firmware had put in question was seen to be in tune. */
+    public void firmwareSettled(String name) {
+        database.change("UPDATE recorder SET firmware_before = NULL WHERE name = :name")
+                .param("name", name)
+                .update();
+    }
+
+    /** Another recorder that is this very device, by its serial number, make and model. */
+    public Optional<String> sameDevice(String name, Device device) {
+        return device.serial().isEmpty()
+                ? Optional.empty()
+                : database.query("""
+                                SELECT name FROM recorder WHERE serial = :serial AND serial <> ''
+                                  AND manufacturer = :manufacturer AND model = :model AND name <> :name LIMIT 1
+                                """)
+                        .param("serial", device.serial())
+                        .param("manufacturer", device.manufacturer())
+                        .param("model", device.model())
+                        .param("name", name)
+                        .query(String.class)
+                        .optional();
+    }
+
+    /** Another recorder at the same address. */
+    public Optional<String> atAddress(URI address) {
+        return database.query("SELECT name FROM recorder WHERE address = :address LIMIT 1")
+                .param("address", address.toString())
+                .query(String.class)
+                .optional();
+    }
+
+    /**
+     * Another device takes a recorder's place; who it is, the next reading tells. To be called within a transaction.
+     *
+     * @param address where it is now; empty when it is where the old one was
+     */
+    public void replaced(String name, Optional<URI> address) {
+        database.change("""
+                        UPDATE recorder SET serial = '', firmware = '', firmware_before = NULL,
+                          address = ifnull(:address, address), version = version + 1
+                        WHERE name = :name
+                        """)
+                .param("address", address.map(URI::toString).orElse(null))
+                .param("name", name)
+                .update();
+        database.tell(new Change.RecorderChanged(name));
+    }
+}
