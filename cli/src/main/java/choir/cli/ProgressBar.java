@@ -32,15 +32,21 @@ final class ProgressBar implements AutoCloseable {
         int filled = WIDTH * done / total;
         int failed = work.path("failed").asInt();
         out.print("\r" + what + " [" + "=".repeat(filled) + " ".repeat(WIDTH - filled) + "] " + done + " of " + total
-                + (failed > 0 ? ", " + failed + " failed" : ""));
+                + (failed > 0 ? ", " + failed + " failed" : "") + rest(Visible.line(Listing.text(work, "note"))));
         out.flush();
         shown = true;
+    }
+
+    /** What it is waiting for, as far as there is room; blanks over what stood there before. */
+    private static String rest(String note) {
+        var words = note.isEmpty() ? "" : "; " + note;
+        return "%-60s".formatted(words.length() > 60 ? words.substring(0, 57) + "..." : words);
     }
 
     @Override
     public void close() {
         if (shown) {
-            out.print("\r" + " ".repeat(WIDTH + what.length() + 40) + "\r");
+            out.print("\r" + " ".repeat(WIDTH + what.length() + 100) + "\r");
             out.flush();
         }
     }

@@ -71,6 +71,11 @@ class Replacements {
             if (recorder.address().isEmpty()) {
                 throw new Problem(Problem.Kind.INVALID, name + " has no network interface by which it could be known");
             }
+            address.flatMap(devices::atAddress)
+                    .filter(other -> !other.equals(name))
+                    .ifPresent(other -> {
+                        throw new Problem(Problem.Kind.CONFLICT, "\"" + other + "\" is at that address already");
+                    });
             devices.replaced(name, address);
             observations.distrust(name);
             journal.add(

@@ -151,7 +151,12 @@ final class WaveRun {
 
     private void settle(String recorder, RecorderTurn.End end) {
         switch (end) {
-            case RecorderTurn.End.Through t -> through.add(recorder);
+            case RecorderTurn.End.Through t -> {
+                through.add(recorder);
+                if (waiting.remove(recorder) != null && waiting.isEmpty()) {
+                    progress.tell("");
+                }
+            }
             case RecorderTurn.End.Queued(var why) ->
                 wait(recorder, 0, clock.instant().plus(LOOK_AGAIN), why);
             case RecorderTurn.End.Again(var why) -> again(recorder, why);

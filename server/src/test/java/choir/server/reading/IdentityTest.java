@@ -212,4 +212,20 @@ class IdentityTest {
                 .hasSize(2)
                 .allMatch(f -> f.contains("The override of motion.sensitivity ended on 2020-01-01"));
     }
+
+    @Test
+    void aReplacementIsNotSentToWhereAnotherRecorderIs() {
+        service.added("r2").channel("01", config(50));
+        var refused = service.send(
+                "POST",
+                "/api/v1/recorders/r1/replacement",
+                Map.of("address", FakeRecorders.address("r2")),
+                "If-Match",
+                "*");
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.detail()).contains("\"r2\" is at that address already");
+        assertThat(service.send("POST", "/api/v1/recorders/r1/replacement", Map.of(), "If-Match", "\"99\"")
+                        .status())
+                .isEqualTo(412);
+    }
 }
