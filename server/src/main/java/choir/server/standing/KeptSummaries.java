@@ -3,14 +3,18 @@ package choir.server.standing;
 import choir.drift.Drift;
 import choir.server.ChoirService;
 import choir.server.db.Database;
+import choir.server.reading.ObservationStore;
 import choir.server.stored.Json;
 import java.io.IOException;
 import java.net.URISyntaxException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,20 +45,36 @@ class KeptSummaries {
         this.program = program();
     }
 
-    /** When the program was built, since another may come to other results. */
+    /** Which program it is, since another may come to other results. Times of files tell nothing: builds are reproducible. */
     private static String program() {
         return Stream.of(ChoirService.class, Drift.class)
-                .map(KeptSummaries::builtAt)
+                .map(KeptSummaries::content)
                 .collect(Collectors.joining(" "));
     }
 
-    private static String builtAt(Class<?> of) {
+    private static String content(Class<?> of) {
         try {
-            var source = of.getProtectionDomain().getCodeSource().getLocation().toURI();
-            return Files.getLastModifiedTime(Path.of(source)).toInstant().toString();
+            var source = Path.of(
+                    of.getProtectionDomain().getCodeSource().getLocation().toURI());
+            return Files.isDirectory(source) ? newest(source) : hash(source);
         } catch (URISyntaxException | IOException | RuntimeException e) {
-            LOG.warn("nobody can tell when the program was built, so standings are worked out at each start", e);
+            LOG.warn("nobody can tell which program this is, so standings are worked out at each start", e);
             return "started " + System.nanoTime();
+        }
+    }
+
+    private static String hash(Path archive) throws IOException {
+        return ObservationStore.hash(HexFormat.of().formatHex(Files.readAllBytes(archive)));
+    }
+
+    /** Of classes that were just compiled. */
+    private static String newest(Path folder) throws IOException {
+        try (var files = Files.walk(folder)) {
+            return files.map(f -> f.toFile().lastModified())
+                    .max(Comparator.naturalOrder())
+                    .map(Instant::ofEpochMilli)
+                    .map(Instant::toString)
+                    .orElse("");
         }
     }
 
