@@ -91,6 +91,7 @@ class ConsoleStoryTest {
         browser.type("input[name='motion.threshold']", "0.25");
         browser.press("Save the override");
         browser.notSee("Save the override");
+        browser.notSee("Saving …");
         browser.see("the pier head is 70 m away");
         assertThat(browser.row("Threshold"))
                 .contains("0.25%")

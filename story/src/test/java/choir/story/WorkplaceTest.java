@@ -158,6 +158,7 @@ class WorkplaceTest {
         browser.type("input[name=because]", "the school boat");
         browser.press("Save the override");
         browser.notSee("Save the override");
+        browser.notSee("Saving …");
         browser.see("the school boat");
         assertThat(browser.row("Week")).contains("house").contains("quay").contains("the school boat");
         browser.see("4 waiting");
@@ -321,6 +322,7 @@ class WorkplaceTest {
         browser.type("input[name=because]", "where the ladder is");
         browser.press("Save the override");
         browser.notSee("Save the override");
+        browser.notSee("Saving …");
         var ladder = choir.get("/api/v1/cameras/haldr-1/01").body().path("areas").values().stream()
                 .filter(a -> a.path("name").asString("").equals("ladder"))
                 .findFirst()
