@@ -115,7 +115,7 @@ class Audits implements Works.Runner {
     private static List<Seen> ofCamera(Standing standing, List<PolicyOverride> expired) {
         List<Seen> seen = new ArrayList<>(Seen.asked(standing));
         standing.held().ifPresent(held -> seen.addAll(Seen.held(standing, held)));
-        standing.row().goneSince().ifPresent(since -> seen.add(Seen.gone(since)));
+        standing.row().goneSince().ifPresent(since -> seen.add(Seen.gone()));
         expired.stream().filter(o -> reaches(o.node(), standing)).forEach(o -> seen.add(Seen.expired(o)));
         return seen;
     }

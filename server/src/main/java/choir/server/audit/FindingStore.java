@@ -8,7 +8,7 @@ import choir.fleet.Node;
 import choir.fleet.RecorderName;
 import choir.policy.SettingKey;
 import choir.server.db.Database;
-import choir.server.fleet.RecorderRemoval;
+import choir.server.fleet.RecorderFollower;
 import choir.server.fleet.StoredCamera;
 import choir.server.stored.DistanceJson;
 import choir.server.stored.Json;
@@ -35,7 +35,7 @@ import org.springframework.stereotype.Component;
  * gone.
  */
 @Component
-public class FindingStore implements RecorderRemoval {
+public class FindingStore implements RecorderFollower {
     private static final String FINDING = """
             SELECT f.id, f.recorder, f.channel, f.label, c.camera_group, f.matter, f.cause, f.distance, f.severity,
                    f.sentence, f.desired, f.observed, f.first_seen, f.last_seen, f.audit, f.ended_at, f.ended_by,
@@ -248,6 +248,10 @@ public class FindingStore implements RecorderRemoval {
                     .update();
         }
     }
+
+    /** What is wrong is found again by the next audit, or seen to be well. */
+    @Override
+    public void recorderIsReplaced(String recorder) {}
 
     /** What was wrong with it is no longer anybody's concern. */
     @Override

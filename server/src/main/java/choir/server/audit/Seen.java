@@ -14,7 +14,6 @@ import choir.policy.Origin;
 import choir.policy.PolicyOverride;
 import choir.server.standing.Standing;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -108,12 +107,11 @@ record Seen(
                         + blocked.fixedBy().text() + " fixes it.");
     }
 
-    static Seen gone(Instant since) {
+    static Seen gone() {
         return about(
                 new Matter.Gone(),
                 Severity.HIGH,
-                "The channel is no longer on the recorder, since " + since
-                        + " at the latest; what it held before is not" + " compared.");
+                "The channel is no longer on the recorder; what it held before is not compared.");
     }
 
     static Seen anotherDevice(String why) {

@@ -68,7 +68,7 @@ class RecorderApi {
     private final AllowedAddresses allowed;
     private final Placings placings;
     private final ServiceSettings settings;
-    private final List<RecorderRemoval> removals;
+    private final List<RecorderFollower> followers;
     private final Clock clock;
 
     RecorderApi(
@@ -82,9 +82,9 @@ class RecorderApi {
             AllowedAddresses allowed,
             Placings placings,
             ServiceSettings settings,
-            List<RecorderRemoval> removals,
+            List<RecorderFollower> followers,
             Clock clock) {
-        this.removals = removals;
+        this.followers = followers;
         this.settings = settings;
         this.clock = clock;
         this.fleet = fleet;
@@ -248,7 +248,7 @@ class RecorderApi {
         database.write(() -> {
             var recorder = fleet.recorder(name);
             Versions.check(Optional.ofNullable(ifMatch), recorder.version(), "recorder " + name);
-            removals.forEach(r -> r.recorderIsRemoved(name));
+            followers.forEach(f -> f.recorderIsRemoved(name));
             fleet.remove(name, recorder.version());
             journal.add(
                     who.getName(),

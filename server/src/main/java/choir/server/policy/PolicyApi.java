@@ -9,6 +9,7 @@ import choir.policy.PolicyOverride;
 import choir.policy.SettingType;
 import choir.policy.Template;
 import choir.policy.TemplateName;
+import choir.server.fleet.FleetStore;
 import choir.server.web.Versions;
 import java.security.Principal;
 import java.time.Clock;
@@ -117,8 +118,17 @@ class PolicyApi {
     private final Policies policies;
     private final PolicyLoad load;
     private final Warnings warnings;
+    private final FleetStore fleet;
 
-    PolicyApi(PolicyStore store, NodeStore nodes, Policies policies, PolicyLoad load, Warnings warnings, Clock clock) {
+    PolicyApi(
+            PolicyStore store,
+            NodeStore nodes,
+            Policies policies,
+            PolicyLoad load,
+            Warnings warnings,
+            FleetStore fleet,
+            Clock clock) {
+        this.fleet = fleet;
         this.warnings = warnings;
         this.clock = clock;
         this.store = store;
@@ -292,7 +302,9 @@ class PolicyApi {
     /** What is said at a node that makes its policy defeat itself. */
     @GetMapping("/api/v1/policy/warnings")
     Doubts warnings(@RequestParam String node) {
-        return new Doubts(warnings.at(List.of(Node.parse(node))));
+        var at = Node.parse(node);
+        fleet.require(at);
+        return new Doubts(warnings.at(List.of(at)));
     }
 
     /** Takes the version of what is said at the node, as {@code GET} tells it. */

@@ -18,6 +18,7 @@ import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -132,13 +133,19 @@ class PolicyLoad {
                 }
             });
             templates().forEach(this::template);
-            nodes().forEach(n -> fleet.require(n.node()));
+            requireNodes();
             nodes().forEach(this::use);
             overrides();
             if (prune) {
                 prune();
             }
             return changes;
+        }
+
+        /** They were there when the files were read, and may have gone since. */
+        private void requireNodes() {
+            Set<Node> groups = new HashSet<>(fleet.groups());
+            nodes().stream().map(OfNode::node).filter(n -> !groups.contains(n)).forEach(fleet::require);
         }
 
         private List<OfNode> nodes() {

@@ -10,6 +10,7 @@ import choir.server.db.Change;
 import choir.server.db.Database;
 import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.RecorderFollower;
 import choir.server.stored.Json;
 import choir.server.stored.NativeJson;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -36,7 +37,7 @@ import org.springframework.stereotype.Component;
  * a fleet in tune costs little; in memory, too, each is one object for as long as some camera holds it.
  */
 @Component
-public class ObservationStore {
+public class ObservationStore implements RecorderFollower {
     private static final Logger LOG = LoggerFactory.getLogger(ObservationStore.class);
 
     private final Database database;
@@ -267,13 +268,22 @@ public class ObservationStore {
     }
 
     /** Anything may have been reset, or it is another device: nothing is trusted until read and given out again. */
-    void distrust(String recorder) {
+    private void distrust(String recorder) {
         for (var table : new String[] {"baseline", "attempt"}) {
             database.change("DELETE FROM " + table
                             + " WHERE camera IN (SELECT id FROM camera WHERE recorder = :recorder)")
                     .param("recorder", recorder)
                     .update();
         }
+    }
+
+    /** What is known of a camera goes with its row. */
+    @Override
+    public void recorderIsRemoved(String recorder) {}
+
+    @Override
+    public void recorderIsReplaced(String recorder) {
+        distrust(recorder);
     }
 
     private String stored(NativeConfig config) {

@@ -3,6 +3,7 @@ package choir.server.reading;
 import choir.server.db.Database;
 import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.RecorderFollower;
 import choir.server.journal.Journal;
 import choir.server.link.AllowedAddresses;
 import choir.server.web.Problem;
@@ -30,7 +31,7 @@ class Replacements {
 
     private final FleetStore fleet;
     private final DeviceStore devices;
-    private final ObservationStore observations;
+    private final List<RecorderFollower> followers;
     private final AllowedAddresses allowed;
     private final Sweeps sweeps;
     private final Works works;
@@ -40,7 +41,7 @@ class Replacements {
     Replacements(
             FleetStore fleet,
             DeviceStore devices,
-            ObservationStore observations,
+            List<RecorderFollower> followers,
             AllowedAddresses allowed,
             Sweeps sweeps,
             Works works,
@@ -48,7 +49,7 @@ class Replacements {
             Database database) {
         this.fleet = fleet;
         this.devices = devices;
-        this.observations = observations;
+        this.followers = followers;
         this.allowed = allowed;
         this.sweeps = sweeps;
         this.works = works;
@@ -77,7 +78,7 @@ class Replacements {
                         throw new Problem(Problem.Kind.CONFLICT, "\"" + other + "\" is at that address already");
                     });
             devices.replaced(name, address);
-            observations.distrust(name);
+            followers.forEach(f -> f.recorderIsReplaced(name));
             journal.add(
                     who.getName(),
                     "said that another device takes the place of a recorder",

@@ -7,6 +7,7 @@ import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.Written;
 import choir.policy.SettingKey;
+import choir.rollout.Journalled;
 import choir.rollout.Settlement;
 import choir.rollout.StepState;
 import choir.server.db.Database;
@@ -16,7 +17,6 @@ import choir.server.reading.Devices.Outcome;
 import choir.server.reading.Sweeps;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
-import choir.server.stored.OutcomeJson;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -233,12 +233,12 @@ class RecorderTurn {
     private void journal(Step step, Written written) {
         switch (written) {
             case Written.Whole w ->
-                steps.know(step, OutcomeJson.Outcome.sent(step.changes().keySet()), "");
+                steps.know(step, Journalled.sent(step.changes().keySet()), "");
             case Written.Moved m -> steps.move(step, StepState.WRITING, StepState.SKIPPED, MOVED_AT_RECORDER);
             case Written.BrokenOff(var sent, var why) -> {
                 var words = String.valueOf(why.getMessage());
                 if (!sent.isEmpty()) {
-                    steps.know(step, OutcomeJson.Outcome.sent(sent), words);
+                    steps.know(step, Journalled.sent(sent), words);
                 } else if (why.mayPass()) {
                     steps.move(step, StepState.WRITING, StepState.PLANNED, words);
                 } else {

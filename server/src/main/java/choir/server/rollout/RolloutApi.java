@@ -9,9 +9,11 @@ import choir.policy.SettingKey;
 import choir.rollout.Waves;
 import choir.server.audit.Finding;
 import choir.server.audit.FindingStore;
+import choir.server.journal.Journal;
 import choir.server.standing.Standings;
 import choir.server.web.Problem;
 import choir.server.work.Task;
+import choir.server.work.Work;
 import choir.server.work.WorkView;
 import choir.server.work.Works;
 import java.net.URI;
@@ -76,6 +78,7 @@ class RolloutApi {
     private final Standings standings;
     private final FindingStore findings;
     private final Works works;
+    private final Journal journal;
 
     RolloutApi(
             Previews previews,
@@ -83,7 +86,9 @@ class RolloutApi {
             StepStore steps,
             Standings standings,
             FindingStore findings,
-            Works works) {
+            Works works,
+            Journal journal) {
+        this.journal = journal;
         this.previews = previews;
         this.starts = starts;
         this.steps = steps;
@@ -150,19 +155,39 @@ class RolloutApi {
 
     @GetMapping("/api/v1/rollouts/{id}")
     RolloutView rollout(@PathVariable long id) {
+        return new RolloutView(
+                WorkView.of(require(id)),
+                counts(id),
+                steps.of(id).stream().map(RolloutApi::view).toList());
+    }
+
+    private Work require(long id) {
         var work = works.get(id);
         if (work.task().kind() != Task.Kind.ROLLOUT) {
             throw new Problem(Problem.Kind.NOT_FOUND, "there is no rollout " + id);
         }
-        return new RolloutView(
-                WorkView.of(work),
-                counts(id),
-                steps.of(id).stream().map(RolloutApi::view).toList());
+        return work;
+    }
+
+    /** What is being written is settled first. */
+    @PostMapping("/api/v1/rollouts/{id}/pause")
+    ResponseEntity<WorkView> pause(@PathVariable long id, Principal who) {
+        works.pause(require(id).id(), who.getName());
+        journal.addAlone(who.getName(), "paused a rollout", "rollout " + id, "");
+        return accepted(id);
+    }
+
+    @PostMapping("/api/v1/rollouts/{id}/resume")
+    ResponseEntity<WorkView> resume(@PathVariable long id, Principal who) {
+        works.resume(require(id).id(), who.getName());
+        journal.addAlone(who.getName(), "took a rollout up again", "rollout " + id, "");
+        return accepted(id);
     }
 
     /** How many steps are in each state, for whoever wants no more. */
     @GetMapping("/api/v1/rollouts/{id}/counts")
     Map<String, Integer> counts(@PathVariable long id) {
+        require(id);
         Map<String, Integer> counts = new TreeMap<>();
         steps.counts(id, Optional.empty())
                 .forEach((state, count) -> counts.put(state.name().toLowerCase(Locale.ROOT), count));

@@ -99,7 +99,7 @@ class RolloutStarts {
         }
         Map<Long, Map<SettingKey, Change>> back = new LinkedHashMap<>();
         for (var step : steps.of(rollout)) {
-            var changes = Undo.of(step.changes(), step.state(), step.outcome().results());
+            var changes = Undo.of(step.changes(), step.state(), step.known().results());
             if (of.test(step.camera()) && !changes.isEmpty()) {
                 step.cameraId().ifPresent(camera -> back.put(camera, changes));
             }

@@ -9,6 +9,7 @@ import choir.rollout.Fate;
 import choir.rollout.Settlement;
 import choir.rollout.StepState;
 import choir.server.audit.FindingStore;
+import choir.server.fleet.RecorderFollower;
 import choir.server.reading.Devices.Outcome;
 import choir.server.reading.Followed;
 import choir.server.reading.ObservationStore;
@@ -27,7 +28,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 @Order(1)
-class Settling implements Followed {
+class Settling implements Followed, RecorderFollower {
     private final StepStore steps;
     private final ObservationStore observations;
     private final FindingStore findings;
@@ -52,12 +53,22 @@ class Settling implements Followed {
         }
     }
 
+    @Override
+    public void recorderIsRemoved(String recorder) {
+        steps.lost(recorder, "the recorder was removed before what may have been written could be read back");
+    }
+
+    @Override
+    public void recorderIsReplaced(String recorder) {
+        steps.lost(recorder, "another device took its place before what may have been written could be read back");
+    }
+
     private void settle(Step step, NativeConfig held) {
         if (!step.isUnderstood()) {
             steps.move(step, step.state(), StepState.FAILED, "what it was to change cannot be understood any more");
             return;
         }
-        var settlement = Settlement.of(step.changes(), step.outcome().sent(), held);
+        var settlement = Settlement.of(step.changes(), step.known().sent(), held);
         switch (settlement.state()) {
             case UNSETTLED -> {
                 if (step.state() == StepState.WRITING) {
@@ -97,7 +108,7 @@ class Settling implements Followed {
             observations.verified(camera, took);
             findings.givenOut(camera, took.keySet());
         });
-        steps.know(step, step.outcome().with(settlement.results()), step.detail());
+        steps.know(step, step.known().with(settlement.results()), step.detail());
         var none = settlement.results().values().stream().allMatch(r -> r.fate() == Fate.NOT_SENT);
         boolean wasRefused = unmoved && !step.detail().isEmpty() && step.state() == StepState.WRITING;
         if (none || wasRefused) {
@@ -112,7 +123,7 @@ class Settling implements Followed {
                 .flatMap(e -> words(e.getKey(), step.changes().get(e.getKey()).after(), e.getValue()).stream())
                 .collect(Collectors.joining("; "));
         boolean later =
-                step.state() == StepState.UNSETTLED || step.outcome().sent().isEmpty();
+                step.state() == StepState.UNSETTLED || step.known().sent().isEmpty();
         var why = step.detail();
         if (later) {
             why = (why.isEmpty() ? "" : why + "; ") + "settled by a later reading";

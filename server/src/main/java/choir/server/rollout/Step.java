@@ -3,8 +3,8 @@ package choir.server.rollout;
 import choir.fleet.Node;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
+import choir.rollout.Journalled;
 import choir.rollout.StepState;
-import choir.server.stored.OutcomeJson.Outcome;
 import java.util.Map;
 import java.util.Optional;
 
@@ -12,7 +12,7 @@ import java.util.Optional;
  * One camera's changes within a rollout, as the journal of the rollout holds them.
  *
  * @param cameraId its row; empty when the camera is gone meanwhile
- * @param outcome what is known of it beside its state
+ * @param known what is known of it beside its state
  * @param changes empty when what is stored of them cannot be understood; a step changes something otherwise
  */
 record Step(
@@ -23,7 +23,7 @@ record Step(
         int wave,
         StepState state,
         Map<SettingKey, Change> changes,
-        Outcome outcome,
+        Journalled known,
         String detail) {
     boolean isUnderstood() {
         return !changes.isEmpty();

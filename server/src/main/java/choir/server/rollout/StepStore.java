@@ -4,13 +4,13 @@ import choir.fleet.Node;
 import choir.fleet.RecorderName;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
+import choir.rollout.Journalled;
 import choir.rollout.StepState;
 import choir.server.db.Database;
 import choir.server.fleet.StoredCamera;
 import choir.server.stored.ChangesJson;
+import choir.server.stored.JournalledJson;
 import choir.server.stored.Json;
-import choir.server.stored.OutcomeJson;
-import choir.server.stored.OutcomeJson.Outcome;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -90,6 +90,18 @@ class StepStore {
                 .list();
     }
 
+    /** Nobody can read any more what became of them, since the recorder went or is another; within a transaction. */
+    void lost(String recorder, String why) {
+        database.change("""
+                        UPDATE rollout_step SET state = 'FAILED', detail = :why, updated_at = :at
+                        WHERE recorder = :recorder AND state = 'UNSETTLED'
+                        """)
+                .param("why", why)
+                .param("at", clock.instant().toString())
+                .param("recorder", recorder)
+                .update();
+    }
+
     /** True while the step's rollout may still write it. */
     boolean goesOn(Step step) {
         return database.query("""
@@ -117,7 +129,7 @@ class StepStore {
         database.query(STEP_OF_ROLLOUT + """
                         WHERE camera = :camera AND rollout > :rollout
                           AND (state IN ('WRITING', 'UNSETTLED', 'VERIFIED', 'MISMATCHED') OR state = 'PLANNED'
-                            AND rollout IN (SELECT id FROM work WHERE state IN ('WAITING', 'RUNNING', 'PAUSED')))
+                            AND (SELECT state FROM work WHERE id = rollout) IN ('WAITING', 'RUNNING', 'PAUSED'))
                         ORDER BY rollout DESC
                         """)
                 .param("camera", camera)
@@ -173,17 +185,17 @@ class StepStore {
                 StepState.valueOf(row.getString("state")),
                 understood(row.getString("changes")),
                 Optional.ofNullable(row.getString("outcome"))
-                        .map(StepStore::outcome)
-                        .orElse(Outcome.NOTHING),
+                        .map(StepStore::known)
+                        .orElse(Journalled.NOTHING),
                 row.getString("detail"));
     }
 
     /** Of one that cannot be understood nobody knows anything. */
-    private static Outcome outcome(String stored) {
+    private static Journalled known(String stored) {
         try {
-            return OutcomeJson.read(stored);
+            return JournalledJson.read(stored);
         } catch (Json.UnreadableException e) {
-            return Outcome.NOTHING;
+            return Journalled.NOTHING;
         }
     }
 
@@ -243,16 +255,16 @@ class StepStore {
     }
 
     /** What is known of a step that is being written; to be called within a transaction. */
-    void know(Step step, Outcome outcome, String detail) {
+    void know(Step step, Journalled known, String detail) {
         database.change("UPDATE rollout_step SET outcome = :outcome, detail = :detail WHERE id = :id")
-                .param("outcome", OutcomeJson.write(outcome))
+                .param("outcome", JournalledJson.write(known))
                 .param("detail", detail)
                 .param("id", step.id())
                 .update();
     }
 
     /** Why the steps of a recorder that are still to be written wait; to be called within a transaction. */
-    void wait(long rollout, int wave, String recorder, String why) {
+    void waiting(long rollout, int wave, String recorder, String why) {
         database.change("""
                         UPDATE rollout_step SET detail = :why
                         WHERE rollout = :rollout AND wave = :wave AND recorder = :recorder AND state = 'PLANNED'

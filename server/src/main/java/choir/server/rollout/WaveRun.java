@@ -158,7 +158,7 @@ final class WaveRun {
                 }
             }
             case RecorderTurn.End.Queued(var why) ->
-                wait(recorder, 0, clock.instant().plus(LOOK_AGAIN), why);
+                postpone(recorder, 0, clock.instant().plus(LOOK_AGAIN), why);
             case RecorderTurn.End.Again(var why) -> again(recorder, why);
         }
     }
@@ -170,7 +170,7 @@ final class WaveRun {
         if (now.isBefore(deadline)) {
             var next = Retry.next(now, tries, deadline);
             long seconds = Math.max(1, Duration.between(now, next).toSeconds());
-            wait(recorder, tries, next, why + "; it is tried again in " + seconds + " s");
+            postpone(recorder, tries, next, why + "; it is tried again in " + seconds + " s");
             return;
         }
         through.add(recorder);
@@ -181,9 +181,9 @@ final class WaveRun {
         });
     }
 
-    private void wait(String recorder, int tries, Instant next, String why) {
+    private void postpone(String recorder, int tries, Instant next, String why) {
         waiting.put(recorder, new Waiting(tries, next));
-        database.write(() -> steps.wait(rollout, wave, recorder, why));
+        database.write(() -> steps.waiting(rollout, wave, recorder, why));
         progress.tell("waiting: " + why);
     }
 

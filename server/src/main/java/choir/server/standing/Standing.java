@@ -112,7 +112,7 @@ public record Standing(
                 .trouble()
                 .or(() -> row.goneSince()
                         .map(since -> "the channel " + row.camera().channel() + " is no longer on " + recorder.name()
-                                + "; what is shown is what it held before " + since));
+                                + "; what is shown is what it held when it was last read"));
     }
 
     /** The cells over which a threshold is counted when areas are not governed. */

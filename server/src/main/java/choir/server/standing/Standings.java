@@ -3,9 +3,6 @@ package choir.server.standing;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.policy.Calendars;
-import choir.policy.PolicyBook;
-import choir.policy.TemplateName;
-import choir.server.db.Change;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
@@ -15,13 +12,10 @@ import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -155,7 +149,7 @@ public class Standings {
         }
         var committed = database.committed();
         var changed = committed
-                .map(c -> new Kept(new Update(before.snapshot(), c.changes()).next(), c.number()))
+                .map(c -> new Kept(new Update(before.snapshot(), c.changes(), inputs, computation).next(), c.number()))
                 .orElse(before);
         var today = LocalDate.now(clock);
         return before.snapshot().day().equals(today)
@@ -213,110 +207,6 @@ public class Standings {
         List<Block> blocks = new ArrayList<>();
         upToDate.blocks().forEach(b -> blocks.add(computation.again(said, b)));
         return Snapshot.of(today, said, blocks);
-    }
-
-    /** What some changes make of a snapshot. */
-    private final class Update {
-        private final Snapshot before;
-        /** To be read from the tables again. */
-        private final Set<String> recorders = new HashSet<>();
-        /** To be worked out again, with all below them. */
-        private final Set<Node.Group> groups = new HashSet<>();
-
-        private final Set<TemplateName> templates = new HashSet<>();
-        private final Set<String> calendars = new HashSet<>();
-        private final Set<String> families = new HashSet<>();
-        private boolean spoken;
-
-        Update(Snapshot before, List<Change> changes) {
-            this.before = before;
-            changes.forEach(this::note);
-        }
-
-        private void note(Change change) {
-            switch (change) {
-                case Change.RecorderChanged(var recorder) -> recorders.add(recorder);
-                case Change.CamerasPlaced(var placed) -> recorders.addAll(placed);
-                case Change.GroupsChanged c -> {
-                    // A group without cameras and words moves nobody.
-                }
-                case Change.NodeSpoken(Node.Camera camera) ->
-                    recorders.add(camera.recorder().text());
-                case Change.NodeSpoken(Node.Group group) -> {
-                    spoken = true;
-                    groups.add(group);
-                }
-                case Change.GroupMoved(var from, var to) -> {
-                    spoken = true;
-                    groups.add(from);
-                    groups.add(to);
-                    before.blocks().stream()
-                            .filter(b -> b.byGroup().keySet().stream().anyMatch(from::contains))
-                            .forEach(b -> recorders.add(b.name()));
-                }
-                case Change.TemplateRevised(var template) -> {
-                    spoken = true;
-                    templates.add(template);
-                }
-                case Change.CalendarWritten(var calendar) -> {
-                    spoken = true;
-                    calendars.add(calendar.text());
-                }
-                case Change.FamilyWritten(var family) -> families.add(family);
-            }
-        }
-
-        Snapshot next() {
-            var said = spoken ? saidNow() : before.said();
-            Map<String, Optional<Block>> fresh = new HashMap<>();
-            if (spoken || !families.isEmpty()) {
-                for (var block : before.blocks()) {
-                    if (!recorders.contains(block.name()) && isTouched(block)) {
-                        fresh.put(block.name(), Optional.of(computation.again(said, block)));
-                    }
-                }
-            }
-            for (var recorder : recorders) {
-                fresh.put(recorder, inputs.of(recorder).map(in -> computation.block(said, in)));
-            }
-            return before.with(said, fresh);
-        }
-
-        private Said saidNow() {
-            var fresh = inputs.said(before.day());
-            for (var template : templates) {
-                addGroupsReachedBy(template, before.said().book());
-                addGroupsReachedBy(template, fresh.book());
-            }
-            var book = fresh.book()
-                    .takingOver(before.said().book(), g -> groups.stream().noneMatch(d -> d.contains(g)));
-            var dates = calendars.isEmpty() ? before.said().calendars() : fresh.calendars();
-            return new Said(book, dates, fresh.not());
-        }
-
-        private void addGroupsReachedBy(TemplateName template, PolicyBook book) {
-            for (var node : book.nodesReachedBy(template)) {
-                if (node instanceof Node.Group group) {
-                    groups.add(group);
-                }
-            }
-        }
-
-        private boolean isTouched(Block block) {
-            return block.byGroup().keySet().stream()
-                            .anyMatch(g -> groups.stream().anyMatch(d -> d.contains(g)))
-                    || families.contains(block.recorder().family())
-                    || templates.stream()
-                            .anyMatch(t -> block.summary().templates().contains(t.text()))
-                    || !calendars.isEmpty() && block.cameras().stream().anyMatch(this::speaksOfThem);
-        }
-
-        private boolean speaksOfThem(Standing camera) {
-            return camera.policy()
-                    .specialDays()
-                    .filter(d -> d.byCalendar().keySet().stream().anyMatch(calendars::contains))
-                    .isPresent();
-        }
     }
 
     /** All cameras, sorted by recorder and channel. */

@@ -2,7 +2,6 @@ package choir.server.work;
 
 import choir.server.journal.Journal;
 import choir.server.web.Mailbox;
-import choir.server.web.Problem;
 import java.security.Principal;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,30 +36,6 @@ class WorkApi {
         works.stop(id, who.getName());
         journal.addAlone(who.getName(), "asked for work to stop", "work " + id, "");
         return WorkView.of(works.get(id));
-    }
-
-    @PostMapping("/api/v1/rollouts/{id}/pause")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    WorkView pause(@PathVariable long id, Principal who) {
-        requireRollout(id);
-        works.pause(id, who.getName());
-        journal.addAlone(who.getName(), "paused a rollout", "rollout " + id, "");
-        return WorkView.of(works.get(id));
-    }
-
-    @PostMapping("/api/v1/rollouts/{id}/resume")
-    @ResponseStatus(HttpStatus.ACCEPTED)
-    WorkView resume(@PathVariable long id, Principal who) {
-        requireRollout(id);
-        works.resume(id, who.getName());
-        journal.addAlone(who.getName(), "took a rollout up again", "rollout " + id, "");
-        return WorkView.of(works.get(id));
-    }
-
-    private void requireRollout(long id) {
-        if (works.get(id).task().kind() != Task.Kind.ROLLOUT) {
-            throw new Problem(Problem.Kind.NOT_FOUND, "there is no rollout " + id);
-        }
     }
 
     @GetMapping("/api/v1/works/{id}/progress")

@@ -88,6 +88,12 @@ class WarningsTest {
     }
 
     @Test
+    void aNodeThatIsNotThereIsSaidSo() {
+        assertThat(service.get("/api/v1/policy/warnings?node=fleet/nowhere").status())
+                .isEqualTo(404);
+    }
+
+    @Test
     void anEndDateThatIsPastIsRefused() {
         var refused = service.send(
                 "POST",

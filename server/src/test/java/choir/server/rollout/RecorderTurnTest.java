@@ -335,4 +335,28 @@ class RecorderTurnTest {
         service.read(name);
         assertThat(states(rollout).get("01")).startsWith("VERIFIED");
     }
+
+    @Test
+    void whatAnotherDeviceHoldsDoesNotSettleWhatMayHaveBeenWrittenToTheOldOne() {
+        long rollout = planned();
+        fake.afterWrite = fake::goAway;
+        take(rollout, false);
+        fake.serial = "another";
+        fake.comeBack();
+        service.read(name);
+        assertThat(states(rollout).values()).allMatch(s -> s.startsWith("UNSETTLED"));
+        service.finish(service.send("POST", "/api/v1/recorders/" + name + "/replacement", Map.of(), "If-Match", "*"));
+        assertThat(states(rollout).values()).allMatch(s -> s.startsWith("FAILED: another device took its place"));
+    }
+
+    @Test
+    void aRecorderThatIsAddedAgainUnderTheOldNameDoesNotSettleTheOldSteps() {
+        long rollout = planned();
+        fake.afterWrite = fake::goAway;
+        take(rollout, false);
+        service.send("DELETE", "/api/v1/recorders/" + name, null, "If-Match", "*");
+        fake = service.added(name).channel("01", factory());
+        service.read(name);
+        assertThat(states(rollout).values()).allMatch(s -> s.startsWith("FAILED: the recorder was removed before"));
+    }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import choir.area.CellGrid;
 import choir.area.CellMask;
+import choir.drift.Check;
 import choir.drift.Distance;
 import choir.drift.Matter;
 import choir.drift.Measure;
@@ -17,6 +18,9 @@ import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.policy.TemplateName;
 import choir.rollout.Change;
+import choir.rollout.Fate;
+import choir.rollout.Journalled;
+import choir.rollout.Settlement;
 import choir.scale.NativeScalar;
 import choir.server.Strings;
 import choir.week.DateSet;
@@ -30,6 +34,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
@@ -119,6 +124,18 @@ class StoredTest {
         assertThat(NativeJson.config(stored)).isEqualTo(config);
         assertThat(NativeJson.write(NativeJson.config(stored))).isEqualTo(stored);
         assertThat(ChangesJson.read(ChangesJson.write(changes))).isEqualTo(changes);
+        Map<SettingKey, Settlement.Result> results = new TreeMap<>();
+        values.forEach((key, value) -> results.put(
+                key,
+                new Settlement.Result(
+                        Fate.values()[random.nextInt(Fate.values().length)],
+                        random.nextBoolean() ? Optional.of(value) : Optional.empty())));
+        for (var known : List.of(
+                Journalled.NOTHING,
+                Journalled.sent(Set.of()),
+                Journalled.sent(values.keySet()).with(results))) {
+            assertThat(JournalledJson.read(JournalledJson.write(known))).isEqualTo(known);
+        }
         values.values()
                 .forEach(v -> assertThat(NativeJson.value(NativeJson.write(v))).isEqualTo(v));
     }
@@ -134,6 +151,11 @@ class StoredTest {
                 new Matter.Blocked(key, camera, Optional.empty()),
                 new Matter.Blocked(key, Node.Group.of("yard"), Optional.of(new TemplateName("house"))),
                 new Matter.Expired(key, camera),
+                new Matter.Unsound(Check.values()[random.nextInt(Check.values().length)], random.nextBoolean()),
+                new Matter.Gone(),
+                new Matter.OddAnswer(),
+                new Matter.AnotherDevice(),
+                new Matter.Firmware(),
                 new Matter.NotRead(),
                 new Matter.Clock(),
                 new Matter.Zone())) {
