@@ -3,15 +3,17 @@ package choir.link;
 import choir.family.NativeConfig;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a recorder was read to hold.
  *
- * @param clockAhead how far the recorder's clock is ahead of ours, negative when it is behind
+ * @param clockAhead how far the recorder's clock is ahead of ours, negative when it is behind; empty when it does not say what it shows
  * @param posixZone the zone rule as the device states it, such as {@code CET-1CEST,M3.5.0,M10.5.0/3}; may be empty
  * @param calls how many calls it took
  */
-public record RecorderReading(Device device, Duration clockAhead, String posixZone, List<Channel> channels, int calls) {
+public record RecorderReading(
+        Device device, Optional<Duration> clockAhead, String posixZone, List<Channel> channels, int calls) {
     public record Device(String manufacturer, String model, String firmware, String serial) {}
 
     /**

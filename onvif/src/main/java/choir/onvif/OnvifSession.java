@@ -30,7 +30,7 @@ final class OnvifSession {
     private final Deadline deadline;
     private final HttpClientContext context = HttpClientContext.create();
     private final Map<String, URI> services = new LinkedHashMap<>();
-    private Duration clockAhead = Duration.ZERO;
+    private Optional<Duration> clockAhead = Optional.empty();
     private String posixZone = "";
     private boolean challenged;
     private int calls;
@@ -87,7 +87,7 @@ final class OnvifSession {
         posixZone = said.flatMap(s -> s.nameAt("TimeZone", "TZ")).orElse("");
         said.flatMap(s -> s.child("UTCDateTime").or(() -> s.child("LocalDateTime")))
                 .flatMap(OnvifSession::instant)
-                .ifPresent(device -> clockAhead = Duration.between(middle, device));
+                .ifPresent(device -> clockAhead = Optional.of(Duration.between(middle, device)));
     }
 
     private static Optional<Instant> instant(Element dateTime) {
@@ -218,7 +218,7 @@ final class OnvifSession {
         var header = Element.of(Namespaces.ENVELOPE, "Header");
         if (withPassword && !challenged) {
             var token = UsernameToken.header(
-                    access.user(), access.password(), Instant.now().plus(clockAhead));
+                    access.user(), access.password(), Instant.now().plus(clockAhead.orElse(Duration.ZERO)));
             header = header.withChild(token);
         }
         var envelope =
@@ -263,7 +263,7 @@ final class OnvifSession {
         return challenged;
     }
 
-    Duration clockAhead() {
+    Optional<Duration> clockAhead() {
         return clockAhead;
     }
 

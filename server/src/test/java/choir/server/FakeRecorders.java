@@ -43,7 +43,7 @@ public final class FakeRecorders implements RecorderLink {
         /** What it says of every channel that cannot be understood. */
         public volatile List<String> notes = List.of();
 
-        public volatile Duration clockAhead = Duration.ZERO;
+        public volatile Optional<Duration> clockAhead = Optional.of(Duration.ZERO);
         public volatile String posixZone = "";
         public volatile Optional<LinkException> away = Optional.empty();
         public volatile Act beforeRead = () -> {};

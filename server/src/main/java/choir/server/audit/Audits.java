@@ -18,6 +18,7 @@ import choir.server.standing.Standings;
 import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
+import choir.week.PosixZone;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -90,7 +91,7 @@ class Audits implements Works.Runner {
             }
             case Outcome.Reached r -> {
                 var recorder = cameras.iterator().next().recorder();
-                findings.take(audit, name, ofRecorder(recorder, cameras), matter -> Optional.of(WELL));
+                findings.take(audit, name, ofRecorder(recorder, cameras), matter -> ending(recorder, matter));
             }
             case Outcome.OnSite o -> {
                 // Nobody can tell from here what its clock says.
@@ -102,6 +103,16 @@ class Audits implements Works.Runner {
                 findings.take(audit, standing.row(), ofCamera(standing, expired), ending(standing));
             }
         }
+    }
+
+    /** A clock that was not told, or a zone in no rule that can be read, is not seen to be right. */
+    private static Optional<String> ending(StoredRecorder recorder, Matter matter) {
+        boolean seen = switch (matter) {
+            case Matter.Clock c -> recorder.clockAhead().isPresent();
+            case Matter.Zone z -> PosixZone.parse(recorder.posixZone()).isPresent();
+            default -> true;
+        };
+        return seen ? Optional.of(WELL) : Optional.empty();
     }
 
     /** One reason not to know takes the place of the other; everything else stays as it was. */

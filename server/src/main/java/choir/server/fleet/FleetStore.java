@@ -145,7 +145,7 @@ public class FleetStore {
                 .param("model", reading.device().model())
                 .param("firmware", reading.device().firmware())
                 .param("serial", reading.device().serial())
-                .param("ahead", reading.clockAhead().toSeconds())
+                .param("ahead", reading.clockAhead().map(Duration::toSeconds).orElse(null))
                 .param("zone", reading.posixZone())
                 .param("at", at.toString())
                 .param("name", name)

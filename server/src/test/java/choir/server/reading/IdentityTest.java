@@ -7,8 +7,10 @@ import choir.family.NativeValue;
 import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -227,5 +229,21 @@ class IdentityTest {
         assertThat(service.send("POST", "/api/v1/recorders/r1/replacement", Map.of(), "If-Match", "\"99\"")
                         .status())
                 .isEqualTo(412);
+    }
+
+    @Test
+    void aClockAndAZoneThatAreNotToldAnyMoreAreNotSeenToBeRight() {
+        fake.clockAhead = Optional.of(Duration.ofMinutes(-37));
+        fake.posixZone = "CET-1CEST,M3.5.0,M10.5.0/3";
+        service.audit();
+        assertThat(service.findings()).hasSize(2).allMatch(f -> f.startsWith("r1: The "));
+        fake.clockAhead = Optional.empty();
+        fake.posixZone = "";
+        service.audit();
+        assertThat(service.findings()).hasSize(2);
+        fake.clockAhead = Optional.of(Duration.ZERO);
+        fake.posixZone = "UTC0";
+        service.audit();
+        assertThat(service.findings()).isEmpty();
     }
 }
