@@ -46,6 +46,6 @@
 </dl>
 {#if camera.trouble}
   <p class="mb-6 border-l-2 border-loss pl-4">
-    The recorder could not be read the last time, so what it holds is not known: {camera.trouble}.
+    What it holds now is not known: {camera.trouble}.
   </p>
 {/if}

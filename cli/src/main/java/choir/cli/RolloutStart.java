@@ -41,6 +41,11 @@ final class RolloutStart extends Act {
         var made = service.post("/api/v1/previews", Map.of("select", Selections.joined(words, "")));
         PreviewText.print(out(), made);
         if (made.path("cameras").isEmpty()) {
+            if (!made.path("unread").isEmpty()) {
+                throw new Failure(
+                        Failure.NOT_REACHABLE,
+                        "nothing was given out; what these cameras hold is not known, see above");
+            }
             return -1;
         }
         return made.path("id").asLong();

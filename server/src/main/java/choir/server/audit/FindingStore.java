@@ -249,9 +249,18 @@ public class FindingStore implements RecorderFollower {
         }
     }
 
-    /** What is wrong is found again by the next audit, or seen to be well. */
+    /** That it was another one has been decided; what is wrong at the new one is for the next audit to say. */
     @Override
-    public void recorderIsReplaced(String recorder) {}
+    public void recorderIsReplaced(String recorder) {
+        database.change("""
+                        UPDATE finding SET ended_at = :now, ended_by = 'another device takes its place'
+                        WHERE recorder = :recorder AND matter = :matter AND ended_at IS NULL
+                        """)
+                .param("now", clock.instant().toString())
+                .param("recorder", recorder)
+                .param("matter", MatterJson.write(new Matter.AnotherDevice()))
+                .update();
+    }
 
     /** What was wrong with it is no longer anybody's concern. */
     @Override

@@ -72,6 +72,9 @@ class IdentityTest {
         int written = fake.written.size();
         var replaced = service.send("POST", "/api/v1/recorders/r1/replacement", Map.of(), "If-Match", "*");
         assertThat(service.finish(replaced).path("state").asString()).isEqualTo("done");
+        assertThat(service.findings())
+                .as("what was decided is over at once")
+                .noneMatch(f -> f.contains("Another device answers"));
         service.audit();
         // Nothing that was verified at the old one counts, and nobody moved anything.
         assertThat(service.findings()).hasSize(2).allMatch(f -> f.contains("never given out"));
