@@ -6,21 +6,34 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "list", description = "Open findings of a selection, the worst first.")
+@Command(name = "list", description = "Findings, the worst first.")
 final class FindingList extends Act {
     @Parameters(paramLabel = "SELECTION", arity = "0..*")
     private List<String> words = List.of();
 
-    @Option(names = "--select", description = "the same as an option", defaultValue = "", paramLabel = "SELECTION")
-    private String select = "";
+    @Mixin
+    private FindingChoice choice = new FindingChoice();
+
+    @Option(names = "--accepted", description = "those that somebody left as they are until a date")
+    private boolean accepted;
 
     @Mixin
     private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
-        var findings = service.all(Client.select("/api/v1/findings", Selections.joined(words, select)));
-        FindingRows.print(out(), listing, findings, "nothing is out of tune as of the last audit");
+        var query = choice.query(String.join(" ", words));
+        if (accepted) {
+            var left = service.all("/api/v1/findings?state=accepted&" + query);
+            FindingRows.accepted(out(), listing, left);
+            return Failure.DONE;
+        }
+        var findings = service.all("/api/v1/findings?" + query);
+        FindingRows.print(
+                out(),
+                listing,
+                findings,
+                query.isEmpty() ? "nothing is out of tune as of the last audit" : "no open finding is like that");
         return findings.isEmpty() ? Failure.DONE : Failure.FOUND;
     }
 }

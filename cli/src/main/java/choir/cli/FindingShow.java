@@ -3,6 +3,7 @@ package choir.cli;
 import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
 
 @Command(name = "show", description = "One finding: cause, size, what is asked and what is held.")
 final class FindingShow extends Act {
@@ -19,6 +20,9 @@ final class FindingShow extends Act {
         say(Listing.text(f, "sentence"));
         line("ought to hold", Listing.text(f, "desired"));
         line("holds", Listing.text(f, "observed"));
+        line("seen to by", Listing.text(f, "assignedTo"));
+        line("note", Listing.text(f, "assignedNote"));
+        line("accepted until", Listing.text(f, "acceptedUntil"));
         line("cause", Listing.text(f, "cause"));
         line("first seen", Times.of(Listing.text(f, "firstSeen")));
         line("last seen", Times.of(Listing.text(f, "lastSeen")));
@@ -27,10 +31,44 @@ final class FindingShow extends Act {
         }
         if (f.has("endedAt")) {
             line("ended", Times.of(Listing.text(f, "endedAt")) + ", " + Listing.text(f, "endedBy"));
-        } else if (Selections.list(f.path("acts")).contains("reapply")) {
-            line("give it out again with", "choir finding reapply " + id);
+        } else {
+            hint(f, "reapply", "give it out again with");
+            hint(f, "adopt", "make it the camera's own policy with");
+            hint(f, "accept", "leave it as it is with");
         }
+        history(service);
         return Failure.DONE;
+    }
+
+    private void hint(JsonNode finding, String act, String words) {
+        if (finding.path("acts").values().stream().anyMatch(a -> a.asString("").equals(act))) {
+            line(words, "choir finding " + act + " " + id);
+        }
+    }
+
+    private void history(Client service) {
+        var events = Listing.items(service.get("/api/v1/findings/" + id + "/history"));
+        if (events.size() < 2) {
+            return;
+        }
+        say("");
+        for (var e : events) {
+            var line = new StringBuilder(Times.of(Listing.text(e, "at")))
+                    .append("  ")
+                    .append(e.has("who") ? Listing.text(e, "who") + " " : "")
+                    .append(Listing.text(e, "what"));
+            add(line, " it, to ", Listing.text(e, "to"));
+            add(line, " it until ", Listing.text(e, "until"));
+            add(line, ": ", Listing.text(e, "note"));
+            say("  " + line
+                    + (e.path("finding").asLong() == id ? "" : "  (finding " + Listing.number(e, "finding") + ")"));
+        }
+    }
+
+    private static void add(StringBuilder line, String before, String text) {
+        if (!text.isEmpty()) {
+            line.append(before).append(text);
+        }
     }
 
     private void line(String what, String text) {

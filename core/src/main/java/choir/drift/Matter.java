@@ -13,7 +13,11 @@ public sealed interface Matter {
     /** What a person can decide about a finding. */
     enum Act {
         /** Give the value out again. */
-        REAPPLY
+        REAPPLY,
+        /** Make what the recorder holds the camera's own policy, with a reason and an end date. */
+        ADOPT,
+        /** Leave it as it is until a date, as long as nothing about it moves. */
+        ACCEPT
     }
 
     /** One word for its kind, by which programs tell them apart. */
@@ -61,7 +65,7 @@ public sealed interface Matter {
 
         @Override
         public Set<Act> acts() {
-            return EnumSet.of(Act.REAPPLY);
+            return EnumSet.allOf(Act.class);
         }
     }
 
@@ -74,6 +78,11 @@ public sealed interface Matter {
         @Override
         public String about() {
             return "blocked";
+        }
+
+        @Override
+        public Set<Act> acts() {
+            return EnumSet.of(Act.ACCEPT);
         }
     }
 
@@ -101,6 +110,11 @@ public sealed interface Matter {
         public Optional<SettingKey> setting() {
             return Optional.of(Catalogue.AREAS);
         }
+
+        @Override
+        public Set<Act> acts() {
+            return EnumSet.of(Act.ACCEPT);
+        }
     }
 
     /**
@@ -117,6 +131,11 @@ public sealed interface Matter {
         @Override
         public String title() {
             return asked ? "Policy" : "At the recorder";
+        }
+
+        @Override
+        public Set<Act> acts() {
+            return EnumSet.of(Act.ACCEPT);
         }
     }
 
@@ -143,6 +162,11 @@ public sealed interface Matter {
         @Override
         public String title() {
             return "Answer";
+        }
+
+        @Override
+        public Set<Act> acts() {
+            return EnumSet.of(Act.ACCEPT);
         }
     }
 
@@ -206,6 +230,11 @@ public sealed interface Matter {
         @Override
         public String title() {
             return "Time zone";
+        }
+
+        @Override
+        public Set<Act> acts() {
+            return EnumSet.of(Act.ACCEPT);
         }
     }
 

@@ -12,6 +12,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -60,23 +61,59 @@ public final class TestService implements AutoCloseable {
         this.folder = folder;
         this.options = List.of(options);
         this.context = run();
+    }
+
+    private TestService signedIn() {
         token = post("/api/v1/session/token", Map.of("user", "ada", "password", "a long enough password", "label", "t"))
                 .body()
                 .path("token")
                 .asString("");
+        return this;
     }
 
-    public static TestService start(String... options) {
+    private TestService with(String known) {
+        token = known;
+        return this;
+    }
+
+    /** A folder on which a service was started and stopped once, and a token for it; copied, that takes no time. */
+    private record Prepared(Path folder, String token) {
+        static final Prepared ONE = make();
+
+        private static Prepared make() {
+            var service = new TestService(new FakeRecorders(), temporary()).signedIn();
+            service.close();
+            return new Prepared(service.folder, service.token);
+        }
+
+        Path copied() {
+            var copy = temporary();
+            try (var files = Files.list(folder)) {
+                for (var file : files.filter(Files::isRegularFile).toList()) {
+                    Files.copy(file, copy.resolve(file.getFileName()), StandardCopyOption.COPY_ATTRIBUTES);
+                }
+                return copy;
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
+
+    private static Path temporary() {
         try {
-            return new TestService(new FakeRecorders(), Files.createTempDirectory("choir-server"), options);
+            return Files.createTempDirectory("choir-server");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
+    public static TestService start(String... options) {
+        return new TestService(new FakeRecorders(), Prepared.ONE.copied(), options).with(Prepared.ONE.token());
+    }
+
     /** On a folder that is there already. */
     public static TestService on(Path folder) {
-        return new TestService(new FakeRecorders(), folder);
+        return new TestService(new FakeRecorders(), folder).signedIn();
     }
 
     private ConfigurableApplicationContext run() {

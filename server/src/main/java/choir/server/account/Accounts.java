@@ -104,6 +104,19 @@ public class Accounts {
                 .optional();
     }
 
+    /** @throws Problem when there is nobody of that name */
+    public void require(String name) {
+        if (find(name).isEmpty()) {
+            throw Problem.notFound("person", name, names());
+        }
+    }
+
+    private List<String> names() {
+        return database.query("SELECT name FROM account ORDER BY name")
+                .query(String.class)
+                .list();
+    }
+
     /**
      * The account when the password is right. After five failures each further one doubles the time for which nothing is
      * tried, so that guessing is slow and a person who mistypes is not shut out.

@@ -12,8 +12,12 @@ import choir.server.work.WorkView;
 import choir.server.work.Works;
 import java.net.URI;
 import java.security.Principal;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -27,15 +31,41 @@ import org.springframework.web.bind.annotation.RestController;
 /** Audits and what they found. */
 @RestController
 class AuditApi {
+    private static final int LONGEST_TREND = 400;
+
     record AuditRequest(@Nullable String select) {}
+
+    /**
+     * @param name what the findings share; empty when it is nothing
+     * @param cameras how many different ones
+     */
+    record GroupView(
+            String name, int findings, int cameras, int high, int medium, int low, String worst, String oldest) {
+        static GroupView of(FindingGroups.Tally t) {
+            return new GroupView(
+                    t.name(),
+                    t.findings(),
+                    t.cameras(),
+                    t.high(),
+                    t.medium(),
+                    t.low(),
+                    t.worst().name(),
+                    t.oldest().toString());
+        }
+    }
+
+    /** @param high open at the end of the day, or now for today */
+    record DayView(String date, int opened, int ended, int high, int medium, int low) {}
 
     private final Works works;
     private final Sweeps sweeps;
     private final FindingStore findings;
     private final Standings standings;
     private final Database database;
+    private final Clock clock;
 
-    AuditApi(Works works, Sweeps sweeps, FindingStore findings, Standings standings, Database database) {
+    AuditApi(Works works, Sweeps sweeps, FindingStore findings, Standings standings, Database database, Clock clock) {
+        this.clock = clock;
         this.works = works;
         this.sweeps = sweeps;
         this.findings = findings;
@@ -64,24 +94,29 @@ class AuditApi {
         return works.list(Task.Kind.AUDIT, 100).stream().map(WorkView::of).toList();
     }
 
-    /** Open findings, worst first; those of whole recorders too when one of their cameras is selected. */
+    /**
+     * Findings, worst first; those of whole recorders too when one of their cameras is selected.
+     *
+     * @param state {@code open}, or {@code accepted} for those that a person left as they are
+     * @param severity at least that: {@code low}, {@code medium} or {@code high}
+     * @param cause in the words of a finding's {@code cause}
+     * @param setting its key
+     * @param before first seen before that day
+     * @param assigned to that person; empty for those that nobody sees to
+     */
     @GetMapping("/api/v1/findings")
-    Page<FindingView> open(
+    Page<FindingView> list(
             @RequestParam(defaultValue = "") String select,
+            @RequestParam(defaultValue = "open") String state,
+            @RequestParam(required = false) @Nullable String severity,
+            @RequestParam(required = false) @Nullable String cause,
+            @RequestParam(required = false) @Nullable String setting,
+            @RequestParam(required = false) @Nullable String before,
+            @RequestParam(required = false) @Nullable String assigned,
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
-        var all = findings.open();
-        if (!select.isBlank()) {
-            Set<Node.Camera> cameras = new HashSet<>();
-            Set<String> recorders = new HashSet<>();
-            for (var s : standings.select(Selection.parse(select))) {
-                cameras.add(s.camera());
-                recorders.add(s.recorder().name());
-            }
-            all = all.stream()
-                    .filter(f -> f.camera().map(cameras::contains).orElseGet(() -> recorders.contains(f.recorder())))
-                    .toList();
-        }
+        var words = new FindingFilter.Words(severity, cause, setting, before, assigned);
+        var all = chosen(select, state, words.filter(clock.getZone()));
         int from = after == null ? 0 : placeAfter(all, after);
         int to = Math.min(all.size(), from + Page.checked(limit));
         var part = all.subList(from, to);
@@ -89,6 +124,81 @@ class AuditApi {
                 part.stream().map(FindingView::of).toList(),
                 to < all.size() ? Cursor.of(part.getLast()).text() : null,
                 all.size());
+    }
+
+    /**
+     * Open findings that share something, the worst first.
+     *
+     * @param by {@code cause}, {@code recorder}, {@code group}, {@code setting} or {@code person}
+     */
+    @GetMapping("/api/v1/findings/groups")
+    List<GroupView> groups(
+            @RequestParam String by,
+            @RequestParam(defaultValue = "") String select,
+            @RequestParam(required = false) @Nullable String severity,
+            @RequestParam(required = false) @Nullable String cause,
+            @RequestParam(required = false) @Nullable String setting,
+            @RequestParam(required = false) @Nullable String before,
+            @RequestParam(required = false) @Nullable String assigned) {
+        var words = new FindingFilter.Words(severity, cause, setting, before, assigned);
+        return FindingGroups.of(chosen(select, "open", words.filter(clock.getZone())), by(by)).stream()
+                .map(GroupView::of)
+                .toList();
+    }
+
+    private static FindingGroups.By by(String word) {
+        try {
+            return FindingGroups.By.valueOf(word.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "expected by cause, recorder, group, setting or person, not by \"" + word + "\"");
+        }
+    }
+
+    /** How many findings there were on each of the last days, today included. */
+    @GetMapping("/api/v1/findings/trend")
+    List<DayView> trend(@RequestParam(defaultValue = "30") int days, @RequestParam(defaultValue = "") String select) {
+        if (days < 1 || days > LONGEST_TREND) {
+            throw new Problem(Problem.Kind.INVALID, "days is 1 to " + LONGEST_TREND + ", not " + days);
+        }
+        var zone = clock.getZone();
+        var today = LocalDate.now(clock);
+        var first = today.minusDays(days - 1L);
+        var all = findings.within(
+                first.atStartOfDay(zone).toInstant(),
+                today.plusDays(1).atStartOfDay(zone).toInstant());
+        return Trend.of(within(select, all), first, today, zone).stream()
+                .map(d -> new DayView(d.date().toString(), d.opened(), d.ended(), d.high(), d.medium(), d.low()))
+                .toList();
+    }
+
+    private List<Finding> chosen(String select, String state, FindingFilter filter) {
+        var all = switch (state) {
+            case "open" -> findings.open();
+            case "accepted" ->
+                findings.accepted().stream()
+                        .sorted(Comparator.comparing(Cursor::of))
+                        .toList();
+            default ->
+                throw new Problem(Problem.Kind.INVALID, "expected the state open or accepted, not \"" + state + "\"");
+        };
+        return filter.of(within(select, all));
+    }
+
+    private List<Finding> within(String select, List<Finding> all) {
+        if (select.isBlank()) {
+            return all;
+        }
+        Set<Node.Camera> cameras = new HashSet<>();
+        Set<String> recorders = new HashSet<>();
+        for (var s : standings.select(Selection.parse(select))) {
+            cameras.add(s.camera());
+            recorders.add(s.recorder().name());
+        }
+        return all.stream()
+                .filter(f -> f.camera().map(cameras::contains).orElseGet(() -> recorders.contains(f.recorder())))
+                .toList();
     }
 
     /** The place of the first finding behind the cursor, whether the cursor's own is still there or not. */

@@ -6,6 +6,7 @@ import choir.drift.Matter;
 import choir.drift.Severity;
 import choir.fleet.Node;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
 
 /**
@@ -17,6 +18,8 @@ import java.util.Optional;
  * @param cause why a value is as it is; empty when it is about something else
  * @param end when and why it is no longer there
  * @param returns the earlier finding of the same thing, if there was one
+ * @param acceptedUntil the last day on which an ended one stays quiet, as long as nothing about it moves
+ * @param assignment who sees to it
  */
 public record Finding(
         long id,
@@ -35,6 +38,15 @@ public record Finding(
         Instant lastSeen,
         long audit,
         Optional<End> end,
-        Optional<Long> returns) {
+        Optional<Long> returns,
+        Optional<LocalDate> acceptedUntil,
+        Optional<Assignment> assignment) {
     public record End(Instant at, String by) {}
+
+    public record Assignment(String to, String note) {}
+
+    /** It was accepted, and neither its day has passed nor anything about it moved since. */
+    boolean isAccepted(LocalDate today) {
+        return acceptedUntil.filter(last -> !last.isBefore(today)).isPresent();
+    }
 }

@@ -18,6 +18,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -39,7 +40,7 @@ public class FindingStore implements RecorderFollower {
     private static final String FINDING = """
             SELECT f.id, f.recorder, f.channel, f.label, c.camera_group, f.matter, f.cause, f.distance, f.severity,
                    f.sentence, f.desired, f.observed, f.first_seen, f.last_seen, f.audit, f.ended_at, f.ended_by,
-                   f.returns
+                   f.returns, f.accepted_until, f.assigned_to, f.assigned_note
             FROM finding f LEFT JOIN camera c ON c.id = f.camera
             """;
 
@@ -56,6 +57,29 @@ public class FindingStore implements RecorderFollower {
         return database.query(FINDING + " WHERE f.ended_at IS NULL").query(FindingStore::finding).list().stream()
                 .sorted(Comparator.comparing(Cursor::of))
                 .toList();
+    }
+
+    /** Those that somebody accepted and that stay quiet today, in the order of their end. */
+    List<Finding> accepted() {
+        return database.query(FINDING + " WHERE f.accepted_until >= :today ORDER BY f.accepted_until, f.id")
+                .param("today", LocalDate.now(clock).toString())
+                .query(FindingStore::finding)
+                .list();
+    }
+
+    /** Those that were open at some time within the span, the oldest first. */
+    List<Finding> within(Instant from, Instant to) {
+        return database.query(FINDING + """
+                         WHERE f.ended_at IS NULL AND f.first_seen < :to
+                        UNION ALL
+                        """ + FINDING + """
+                         WHERE f.ended_at > :from AND f.first_seen < :to
+                        ORDER BY 13, 1
+                        """)
+                .param("from", from.toString())
+                .param("to", to.toString())
+                .query(FindingStore::finding)
+                .list();
     }
 
     /** Open and ended ones of one camera, the newest first. */
@@ -79,6 +103,7 @@ public class FindingStore implements RecorderFollower {
         var endedAt = row.getString("ended_at");
         var returns = row.getLong("returns");
         boolean returned = !row.wasNull();
+        var assignee = row.getString("assigned_to");
         return new Finding(
                 row.getLong("id"),
                 recorder,
@@ -99,7 +124,11 @@ public class FindingStore implements RecorderFollower {
                 endedAt == null
                         ? Optional.empty()
                         : Optional.of(new Finding.End(Instant.parse(endedAt), row.getString("ended_by"))),
-                returned ? Optional.of(returns) : Optional.empty());
+                returned ? Optional.of(returns) : Optional.empty(),
+                Optional.ofNullable(row.getString("accepted_until")).map(LocalDate::parse),
+                assignee == null
+                        ? Optional.empty()
+                        : Optional.of(new Finding.Assignment(assignee, row.getString("assigned_note"))));
     }
 
     private static Matter matter(String text) {
@@ -144,42 +173,67 @@ public class FindingStore implements RecorderFollower {
 
     private void take(long audit, Place at, Collection<Seen> seen, Function<Matter, Optional<String>> ending) {
         var now = clock.instant().toString();
-        var open = openAt(at);
+        var known = knownAt(at);
         Set<String> still = new HashSet<>();
         for (var one : seen) {
             var matter = MatterJson.write(one.matter());
             if (still.add(matter)) {
-                var known = open.get(matter);
-                if (known == null) {
-                    add(audit, at, matter, one, now);
-                } else {
-                    update(known, audit, one, now);
-                }
+                take(audit, at, one, Optional.ofNullable(known.get(matter)), now);
             }
         }
-        open.forEach((matter, id) -> {
+        known.forEach((matter, one) -> {
             if (!still.contains(matter)) {
                 var why = matter(matter) instanceof Matter.NotUnderstood
                         ? Optional.of("what it was about cannot be understood any more")
                         : ending.apply(matter(matter));
-                why.ifPresent(by -> end(id, by, now));
+                why.ifPresent(by -> noLonger(one, by, now));
             }
         });
     }
 
-    /** The open findings of a place by what they are about. */
-    private Map<String, Long> openAt(Place at) {
-        Map<String, Long> open = new HashMap<>();
+    private void take(long audit, Place at, Seen seen, Optional<KnownOne> known, String now) {
+        if (known.isPresent() && known.get().acceptance().isEmpty()) {
+            update(known.get().id(), audit, seen, now);
+        } else if (known.isEmpty() || !known.get().acceptance().get().covers(seen, LocalDate.now(clock))) {
+            known.ifPresent(k -> lapse(k.id()));
+            add(audit, at, MatterJson.write(seen.matter()), seen, now);
+        }
+    }
+
+    private void noLonger(KnownOne known, String by, String now) {
+        if (known.acceptance().isPresent()) {
+            lapse(known.id());
+        } else {
+            end(known.id(), by, now);
+        }
+    }
+
+    /** @param acceptance with which it ended; empty for one that is open */
+    private record KnownOne(long id, Optional<Acceptance> acceptance) {}
+
+    /** What is open at a place, and what was accepted there, by what it is about. */
+    private Map<String, KnownOne> knownAt(Place at) {
+        Map<String, KnownOne> known = new HashMap<>();
         database.query("""
-                        SELECT id, matter FROM finding
+                        SELECT id, matter, accepted_until, desired, observed, sentence FROM finding
                         WHERE recorder = :recorder AND ifnull(channel, '') = :channel AND ended_at IS NULL
+                        UNION ALL
+                        SELECT id, matter, accepted_until, desired, observed, sentence FROM finding
+                        WHERE recorder = :recorder AND ifnull(channel, '') = :channel AND accepted_until IS NOT NULL
                         """)
                 .param("recorder", at.recorder())
                 .param("channel", at.channel() == null ? "" : at.channel())
                 .query(row -> {
-                    open.put(row.getString("matter"), row.getLong("id"));
+                    known.put(row.getString("matter"), new KnownOne(row.getLong("id"), Acceptance.of(row)));
                 });
-        return open;
+        return known;
+    }
+
+    /** It was accepted for what it was then; when that moves, or its day is past, it no longer is. */
+    private void lapse(long id) {
+        database.change("UPDATE finding SET accepted_until = NULL WHERE id = :id")
+                .param("id", id)
+                .update();
     }
 
     private void add(long audit, Place at, String matter, Seen seen, String now) {
@@ -228,9 +282,31 @@ public class FindingStore implements RecorderFollower {
     }
 
     private void end(long id, String by, String now) {
-        database.change("UPDATE finding SET ended_at = :now, ended_by = :by WHERE id = :id AND ended_at IS NULL")
+        end(id, by, now, Optional.empty());
+    }
+
+    /** Ends it by a person's decision; to be called within a transaction. */
+    void decide(long id, String by, Optional<LocalDate> acceptedUntil) {
+        end(id, by, clock.instant().toString(), acceptedUntil);
+    }
+
+    private void end(long id, String by, String now, Optional<LocalDate> acceptedUntil) {
+        database.change("""
+                        UPDATE finding SET ended_at = :now, ended_by = :by, accepted_until = :until
+                        WHERE id = :id AND ended_at IS NULL
+                        """)
                 .param("now", now)
                 .param("by", by)
+                .param("until", acceptedUntil.map(LocalDate::toString).orElse(null))
+                .param("id", id)
+                .update();
+    }
+
+    /** Gives it to a person to see to, or to nobody; to be called within a transaction. */
+    void assign(long id, Optional<String> to, String note) {
+        database.change("UPDATE finding SET assigned_to = :to, assigned_note = :note WHERE id = :id")
+                .param("to", to.orElse(null))
+                .param("note", note)
                 .param("id", id)
                 .update();
     }

@@ -6,6 +6,7 @@ import choir.drift.Matter;
 import choir.fleet.Node;
 import choir.policy.SettingKey;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
@@ -17,12 +18,14 @@ import org.jspecify.annotations.Nullable;
  * @param about what kind of thing: {@code value}, {@code area-without-shape}, {@code blocked}, {@code expired}, {@code
  *     not-read}, {@code clock} or {@code zone}
  * @param key the setting that it is about; missing when it is about none
- * @param acts what can be decided about it: {@code reapply}
+ * @param acts what can be decided about it: {@code reapply}, {@code adopt}, {@code accept}
  * @param unit what loss and waste are counted in; missing when nothing is counted
  * @param desired in the recorder's own units
  * @param observed in the recorder's own units
  * @param endedBy {@code in tune again} or the decision that ended it
  * @param returns the earlier finding of the same thing, if there was one
+ * @param acceptedUntil the last day on which an accepted one stays quiet
+ * @param assignedTo who sees to it
  */
 record FindingView(
         long id,
@@ -49,7 +52,10 @@ record FindingView(
         long audit,
         @Nullable String endedAt,
         @Nullable String endedBy,
-        @Nullable Long returns) {
+        @Nullable Long returns,
+        @Nullable String acceptedUntil,
+        @Nullable String assignedTo,
+        @Nullable String assignedNote) {
     static FindingView of(Finding f) {
         return new FindingView(
                 f.id(),
@@ -65,7 +71,7 @@ record FindingView(
                         : f.matter().acts().stream()
                                 .map(a -> a.name().toLowerCase(Locale.ROOT))
                                 .toList(),
-                f.cause().map(Cause::words).orElseGet(() -> causeOf(f.matter())),
+                cause(f),
                 f.distance().direction().name(),
                 f.distance().loss(),
                 f.distance().waste(),
@@ -80,7 +86,15 @@ record FindingView(
                 f.audit(),
                 f.end().map(e -> e.at().toString()).orElse(null),
                 f.end().map(Finding.End::by).orElse(null),
-                f.returns().orElse(null));
+                f.returns().orElse(null),
+                f.acceptedUntil().map(LocalDate::toString).orElse(null),
+                f.assignment().map(Finding.Assignment::to).orElse(null),
+                f.assignment().map(Finding.Assignment::note).orElse(null));
+    }
+
+    /** Why it is as it is, in a word or two. */
+    static String cause(Finding f) {
+        return f.cause().map(Cause::words).orElseGet(() -> causeOf(f.matter()));
     }
 
     private static @Nullable String unit(Distance distance) {

@@ -116,7 +116,7 @@ public record Standing(
     }
 
     /** The cells over which a threshold is counted when areas are not governed. */
-    Optional<CellMask> mask() {
+    public Optional<CellMask> mask() {
         return mask(known);
     }
 
