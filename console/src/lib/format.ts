@@ -50,3 +50,10 @@ export function groupName(path: string): string {
 export function groupTerm(path: string): string {
   return path === 'fleet' ? '' : `group:${path.replace(/^fleet\//, '')}`;
 }
+
+/** The date that many days from now, as dates are written in requests. */
+export function dayIn(days: number, now: Date = new Date()): string {
+  const day = new Date(now.getFullYear(), now.getMonth(), now.getDate() + days);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
+}

@@ -1,41 +1,106 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { SvelteSet } from 'svelte/reactivity';
-  import { api, ask, type Schemas } from '../lib/api/client';
+  import { api, ask } from '../lib/api/client';
   import { ago, count, groupName, when } from '../lib/format';
+  import { person } from '../lib/session.svelte';
+  import Allowed from '../lib/ui/Allowed.svelte';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Progress from '../lib/ui/Progress.svelte';
+  import SelectionBox from '../lib/ui/SelectionBox.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { WorkFollower } from '../lib/work.svelte';
-  import { cameraPath, navigate, p, route } from '../router';
-  import Allowed from '../lib/ui/Allowed.svelte';
+  import { navigate, route } from '../router';
+  import { Choice, type Act, type Finding } from './audit/choice.svelte';
+  import Decide from './audit/Decide.svelte';
+  import FindingGroupRows from './audit/FindingGroupRows.svelte';
+  import FindingRows from './audit/FindingRows.svelte';
+  import History from './audit/History.svelte';
+  import TrendBars from './audit/TrendBars.svelte';
 
-  type Finding = Schemas['FindingView'];
+  const SHOWN = 1000;
+  /** So many findings fit a page without folding. */
+  const FEW = 20;
+  const ACTS: Record<Act, string> = {
+    reapply: 'Give out again',
+    adopt: 'Adopt',
+    accept: 'Accept',
+    assign: 'Give to a person',
+  };
 
   const select = $derived(String(route.search.select ?? ''));
+  const by = $derived(String(route.search.by ?? 'cause'));
+  const severity = $derived(String(route.search.severity ?? ''));
+  const assigned = $derived(route.search.assigned === undefined ? undefined : String(route.search.assigned));
+  const shown = $derived(route.search.shown === 'accepted' ? 'accepted' : 'open');
+  const narrowed = $derived({
+    select,
+    ...(severity ? { severity } : {}),
+    ...(assigned === undefined ? {} : { assigned }),
+  });
+  const grouped = $derived(by !== 'none' && shown === 'open');
+
   const client = useQueryClient();
   const findings = createQuery(() => ({
-    queryKey: ['findings', select],
-    queryFn: () => ask(api.GET('/api/v1/findings', { params: { query: { select, limit: 1000 } } })),
+    queryKey: ['findings', shown, narrowed, grouped],
+    queryFn: () =>
+      ask(
+        api.GET('/api/v1/findings', {
+          params: { query: { ...narrowed, state: shown, limit: grouped ? 1 : SHOWN } },
+        }),
+      ),
   }));
-  const audits = createQuery(() => ({
-    queryKey: ['audits'],
-    queryFn: () => ask(api.GET('/api/v1/audits')),
+  const groups = createQuery(() => ({
+    queryKey: ['findings', 'groups', by, narrowed],
+    enabled: grouped,
+    queryFn: () => ask(api.GET('/api/v1/findings/groups', { params: { query: { ...narrowed, by } } })),
   }));
+  const audits = createQuery(() => ({ queryKey: ['audits'], queryFn: () => ask(api.GET('/api/v1/audits')) }));
+  const trend = createQuery(() => ({
+    queryKey: ['findings', 'trend', select],
+    queryFn: () => ask(api.GET('/api/v1/findings/trend', { params: { query: { days: 30, select } } })),
+  }));
+
   const running = new WorkFollower();
-  const chosen = new SvelteSet<number>();
+  const choice = new Choice();
+  let deciding = $state<'adopt' | 'accept' | 'assign' | undefined>();
+  let looking = $state.raw<Finding | undefined>();
   let error = $state<Error | undefined>();
 
   const last = $derived(audits.data?.[0]);
-  const answer = $derived(
-    findings.data && last
-      ? findings.data.total === 0
-        ? `Nothing, as of ${when(last.createdAt)}.`
-        : `${count(findings.data.total, 'finding')}${select ? ` for ${select}` : ''}, as of ${ago(last.createdAt)}.`
-      : 'No audit was run yet.',
-  );
+  const answer = $derived.by(() => {
+    if (!findings.data || !last) {
+      return 'No audit was run yet.';
+    }
+    const asOf = `as of the audit ${ago(last.createdAt)}`;
+    if (findings.data.total === 0) {
+      return shown === 'accepted' ? 'Nothing is accepted now.' : `Nothing, as of ${when(last.createdAt)}.`;
+    }
+    const what = count(findings.data.total, shown === 'accepted' ? 'accepted finding' : 'finding');
+    return `${what}${select ? ` for ${select}` : ''}, ${asOf}.`;
+  });
+
+  function turn(to: Record<string, string | undefined>) {
+    const search: Record<string, string> = {};
+    const wanted = { select, by, severity, assigned, shown: shown === 'open' ? undefined : shown, ...to };
+    for (const [key, value] of Object.entries(wanted)) {
+      if (
+        value !== undefined &&
+        (value !== '' || key === 'assigned') &&
+        !(key === 'by' && value === 'cause')
+      ) {
+        search[key] = value;
+      }
+    }
+    choice.clear();
+    navigate('/audit', { search });
+  }
+
+  function changed() {
+    choice.clear();
+    void client.invalidateQueries();
+  }
 
   async function attempt(work: () => Promise<void>) {
     error = undefined;
@@ -49,49 +114,45 @@
   const run = () =>
     attempt(async () => {
       const work = await ask(api.POST('/api/v1/audits', { body: { select } }));
-      running.follow(work.id, () => {
-        chosen.clear();
-        void client.invalidateQueries();
-      });
+      running.follow(work.id, changed);
     });
 
-  const reapply = (ids: number[]) =>
+  const reapply = () =>
     attempt(async () => {
-      const work = await ask(api.POST('/api/v1/findings/reapply', { body: { findings: ids } }));
+      const work = await ask(api.POST('/api/v1/findings/reapply', { body: { findings: choice.ids } }));
       navigate('/rollouts/:id', { params: { id: String(work.id) } });
     });
 
-  function canReapply(f: Finding): boolean {
-    return f.acts.includes('reapply');
-  }
-
-  function toggle(id: number) {
-    if (!chosen.delete(id)) {
-      chosen.add(id);
-    }
-  }
-
-  function toggleAll(all: Finding[]) {
-    const can = all.filter(canReapply);
-    if (can.every((f) => chosen.has(f.id))) {
-      chosen.clear();
+  function decide(act: Act) {
+    if (act === 'reapply') {
+      void reapply();
     } else {
-      can.forEach((f) => chosen.add(f.id));
+      deciding = act;
     }
   }
 
-  const SIDE: Record<string, string> = { LOSS: 'loss', WASTE: 'waste', BOTH: 'both ways', NONE: '' };
+  function titleOf(name: string): string {
+    if (name === '') {
+      return by === 'person' ? 'nobody' : by === 'group' ? 'whole recorders' : 'other';
+    }
+    return by === 'group' ? groupName(name) : by === 'person' ? `with ${name}` : name;
+  }
 </script>
+
+{#snippet picked(label: string, value: string, options: [string, string][], take: (value: string) => void)}
+  <label class="flex items-baseline gap-2 text-sm">
+    <span class="text-faint">{label}</span>
+    <select class="field" {value} onchange={(e) => take(e.currentTarget.value)}>
+      {#each options as [key, words] (key)}<option value={key}>{words}</option>{/each}
+    </select>
+  </label>
+{/snippet}
 
 <Page question="What is out of tune?" {answer}>
   {#snippet act()}
-    <Allowed to="EDITOR"
-      ><button class="act" disabled={chosen.size === 0} onclick={() => reapply([...chosen])}
-        >Give out again{chosen.size > 0 ? ` (${chosen.size})` : ''}</button
-      ></Allowed
-    >
+    {#if trend.data && shown === 'open'}<TrendBars days={trend.data} />{/if}
     <Allowed to="TECHNICIAN"
-      ><button class="act act-main" onclick={run} disabled={running.running}
+      ><button class="act act-main self-end" onclick={run} disabled={running.running}
         >{running.running ? 'Auditing …' : 'Audit now'}</button
       ></Allowed
     >
@@ -99,95 +160,138 @@
   {#if running.work && running.running}
     <div class="mb-6"><Progress work={running.work} unit="recorders" /></div>
   {/if}
+  <div class="mb-4 flex flex-wrap items-center gap-x-5 gap-y-2">
+    <div class="min-w-[220px] flex-1 basis-72">
+      <SelectionBox
+        value={select}
+        placeholder="Of these cameras alone, such as group:terminals/haldr"
+        onchoose={(chosen) => turn({ select: chosen })}
+      />
+    </div>
+    {#if shown === 'open'}
+      {@render picked(
+        'By',
+        by,
+        [
+          ['cause', 'cause'],
+          ['recorder', 'recorder'],
+          ['group', 'group'],
+          ['setting', 'setting'],
+          ['person', 'person'],
+          ['none', 'one by one'],
+        ],
+        (value) => turn({ by: value }),
+      )}
+    {/if}
+    {@render picked(
+      'Severity',
+      severity,
+      [
+        ['', 'any'],
+        ['medium', 'medium and high'],
+        ['high', 'high'],
+      ],
+      (value) => turn({ severity: value }),
+    )}
+    {@render picked(
+      'With',
+      assigned ?? 'any',
+      [
+        ['any', 'anybody'],
+        [person.session?.user ?? 'me', 'me'],
+        ['', 'nobody'],
+      ],
+      (value) => turn({ assigned: value === 'any' ? undefined : value }),
+    )}
+    {@render picked(
+      'Show',
+      shown,
+      [
+        ['open', 'open'],
+        ['accepted', 'accepted'],
+      ],
+      (value) => turn({ shown: value === 'open' ? undefined : value }),
+    )}
+  </div>
   <Trouble {error} />
   <Loaded query={findings}>
     {#snippet children(page)}
       {#if page.items.length === 0}
-        <Empty title="Nothing is out of tune.">
-          {last
-            ? last.note
-            : 'Run an audit to compare what cameras should have with what their recorders hold.'}
+        <Empty title={shown === 'accepted' ? 'Nothing is accepted.' : 'Nothing is out of tune.'}>
+          {select || severity || assigned !== undefined
+            ? 'No finding is like that.'
+            : last
+              ? last.note
+              : 'Run an audit to compare what cameras should have with what their recorders hold.'}
         </Empty>
       {:else}
         <div class="relative overflow-x-auto">
-          <table class="w-full text-sm sm:min-w-[860px]">
+          <table class="w-full text-sm sm:min-w-[860px] sm:table-fixed">
+            <colgroup class="max-sm:hidden">
+              <col class="w-10" /><col class="w-20" /><col class="w-56" /><col /><col class="w-24" /><col
+                class="w-28"
+              /><col class="w-20" />
+            </colgroup>
             <thead>
               <tr class="border-b border-line">
                 <th class="w-8 py-2 text-left" scope="col">
-                  <input
-                    type="checkbox"
-                    aria-label="Choose all that can be given out"
-                    onchange={() => toggleAll(page.items)}
-                  />
+                  {#if !grouped}
+                    <input
+                      type="checkbox"
+                      aria-label="Choose all"
+                      onchange={() => choice.toggleAll(page.items)}
+                    />
+                  {:else}<span class="sr-only">Choose</span>{/if}
                 </th>
                 {#each ['Severity', 'Where', 'What', 'Costs', 'Since', ''] as head (head)}
                   <th
                     class="head py-2 pr-4 {['What', 'Costs', 'Since'].includes(head) ? 'max-sm:hidden' : ''}"
-                    scope="col">{head}<span class="sr-only">{head ? '' : 'Act'}</span></th
+                    scope="col">{head}<span class="sr-only">{head ? '' : 'History'}</span></th
                   >
                 {/each}
               </tr>
             </thead>
             <tbody>
-              {#each page.items as f (f.id)}
-                <tr class="border-b border-line/60 align-top hover:bg-raised">
-                  <td class="py-2">
-                    {#if canReapply(f)}
-                      <input
-                        type="checkbox"
-                        checked={chosen.has(f.id)}
-                        aria-label="Choose {f.camera}: {f.title}"
-                        onchange={() => toggle(f.id)}
-                      />
-                    {/if}
-                  </td>
-                  <td class="py-2 pr-4">
-                    <span
-                      class={f.severity === 'HIGH'
-                        ? 'rounded-sm bg-loss-wash px-1.5 font-semibold text-loss'
-                        : f.severity === 'MEDIUM'
-                          ? 'px-1.5 font-semibold'
-                          : 'px-1.5 text-faint'}>{f.severity.toLowerCase()}</span
-                    >
-                  </td>
-                  <td class="py-2 pr-4 sm:whitespace-nowrap">
-                    {#if f.camera}
-                      <a class="native" href={cameraPath(f.camera)}>{f.camera}</a>
-                      {f.label}
-                      <div class="text-xs text-faint">{f.group ? groupName(f.group) : ''}</div>
-                    {:else}
-                      <a class="native" href={p('/recorders/:name', { params: { name: f.recorder } })}
-                        >{f.recorder}</a
-                      >
-                    {/if}
-                    <div class="sm:hidden">
-                      {f.sentence} <span class="text-faint">{ago(f.firstSeen)}</span>
-                    </div>
-                  </td>
-                  <td class="py-2 pr-4 max-sm:hidden">{f.sentence}</td>
-                  <td
-                    class="py-2 pr-4 whitespace-nowrap max-sm:hidden {f.direction === 'WASTE'
-                      ? 'text-waste'
-                      : 'text-loss'}">{SIDE[f.direction]}</td
-                  >
-                  <td class="py-2 pr-4 whitespace-nowrap text-faint max-sm:hidden" title={when(f.firstSeen)}
-                    >{ago(f.firstSeen)}</td
-                  >
-                  <td class="py-2 text-right sm:whitespace-nowrap">
-                    {#if canReapply(f)}
-                      <Allowed to="EDITOR"
-                        ><button class="text-accent underline" onclick={() => reapply([f.id])}
-                          >give out again<span class="sr-only">: {f.camera} {f.title}</span></button
-                        ></Allowed
-                      >
-                    {/if}
-                  </td>
-                </tr>
-              {/each}
+              {#if grouped}
+                {#each groups.data ?? [] as group (by + group.name)}
+                  <FindingGroupRows
+                    {group}
+                    title={titleOf(group.name)}
+                    narrowed={{ ...narrowed, by, name: group.name }}
+                    {choice}
+                    few={page.total <= FEW}
+                    onopen={(f) => (looking = f)}
+                  />
+                {/each}
+              {:else}
+                <FindingRows findings={page.items} {choice} onopen={(f) => (looking = f)} />
+              {/if}
             </tbody>
           </table>
         </div>
       {/if}
     {/snippet}
   </Loaded>
+  {#if choice.size > 0}
+    <Allowed to="EDITOR">
+      <div
+        class="sticky bottom-3 z-10 mt-4 flex flex-wrap items-center gap-2 rounded-md border border-line bg-raised px-4 py-2 shadow-lg"
+        role="region"
+        aria-label="What to do with what is chosen"
+      >
+        <span class="mr-2 font-semibold">{count(choice.size, 'finding')} chosen</span>
+        {#each choice.acts as what, i (what)}
+          <button class="act {i === 0 ? 'act-main' : ''}" onclick={() => decide(what)}>{ACTS[what]}</button>
+        {/each}
+        <button class="act ml-auto" onclick={() => choice.clear()}>Choose none</button>
+      </div>
+    </Allowed>
+  {/if}
 </Page>
+
+{#if deciding}
+  <Decide act={deciding} ids={choice.ids} onclose={() => (deciding = undefined)} ondecided={changed} />
+{/if}
+{#if looking}
+  <History finding={looking} onclose={() => (looking = undefined)} />
+{/if}

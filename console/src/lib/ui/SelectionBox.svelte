@@ -4,7 +4,11 @@
   import { groupTerm } from '../format';
 
   /** The one box for choosing cameras; `/` brings the keyboard here from any page. */
-  let { value, onchoose }: { value: string; onchoose: (selection: string) => void } = $props();
+  let {
+    value,
+    onchoose,
+    placeholder = 'Choose cameras: group:terminals state:drifted pier',
+  }: { value: string; onchoose: (selection: string) => void; placeholder?: string } = $props();
 
   const STARTS = [
     'group:',
@@ -81,7 +85,7 @@
     autocomplete="off"
     aria-label="Choose cameras, such as group:terminals state:drifted"
     aria-keyshortcuts="/"
-    placeholder="Choose cameras: group:terminals state:drifted pier"
+    {placeholder}
   />
   <datalist id="selection-words">
     {#each completions as completion (completion)}<option value={completion}></option>{/each}

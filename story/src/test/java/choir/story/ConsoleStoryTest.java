@@ -122,8 +122,10 @@ class ConsoleStoryTest {
         browser.press("Give out again");
         browser.see("Done: 1 verified");
         browser.press("Audit");
-        browser.find("input[aria-label='Choose all that can be given out']").click();
-        browser.press("Give out again (1)");
+        browser.find("input[aria-label='Choose all 1 finding: changed at the recorder']")
+                .click();
+        browser.see("1 finding chosen");
+        browser.press("Give out again");
         browser.see("Done: 1 verified");
         browser.press("Audit");
         browser.press("Audit now");

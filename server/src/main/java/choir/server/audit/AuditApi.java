@@ -17,7 +17,6 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -103,6 +102,7 @@ class AuditApi {
      * @param setting its key
      * @param before first seen before that day
      * @param assigned to that person; empty for those that nobody sees to
+     * @param by with {@code name}: those of one group, as {@code /findings/groups} has them
      */
     @GetMapping("/api/v1/findings")
     Page<FindingView> list(
@@ -113,10 +113,16 @@ class AuditApi {
             @RequestParam(required = false) @Nullable String setting,
             @RequestParam(required = false) @Nullable String before,
             @RequestParam(required = false) @Nullable String assigned,
+            @RequestParam(required = false) @Nullable String by,
+            @RequestParam(defaultValue = "") String name,
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
         var words = new FindingFilter.Words(severity, cause, setting, before, assigned);
         var all = chosen(select, state, words.filter(clock.getZone()));
+        if (by != null) {
+            var shared = FindingGroups.By.of(by);
+            all = all.stream().filter(f -> shared.name(f).equals(name)).toList();
+        }
         int from = after == null ? 0 : placeAfter(all, after);
         int to = Math.min(all.size(), from + Page.checked(limit));
         var part = all.subList(from, to);
@@ -141,19 +147,9 @@ class AuditApi {
             @RequestParam(required = false) @Nullable String before,
             @RequestParam(required = false) @Nullable String assigned) {
         var words = new FindingFilter.Words(severity, cause, setting, before, assigned);
-        return FindingGroups.of(chosen(select, "open", words.filter(clock.getZone())), by(by)).stream()
+        return FindingGroups.of(chosen(select, "open", words.filter(clock.getZone())), FindingGroups.By.of(by)).stream()
                 .map(GroupView::of)
                 .toList();
-    }
-
-    private static FindingGroups.By by(String word) {
-        try {
-            return FindingGroups.By.valueOf(word.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException e) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "expected by cause, recorder, group, setting or person, not by \"" + word + "\"");
-        }
     }
 
     /** How many findings there were on each of the last days, today included. */

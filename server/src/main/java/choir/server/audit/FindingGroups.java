@@ -3,11 +3,13 @@ package choir.server.audit;
 import choir.drift.Severity;
 import choir.fleet.Node;
 import choir.policy.SettingKey;
+import choir.server.web.Problem;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -20,7 +22,18 @@ final class FindingGroups {
         SETTING,
         PERSON;
 
-        private String name(Finding f) {
+        static By of(String word) {
+            try {
+                return valueOf(word.toUpperCase(Locale.ROOT));
+            } catch (IllegalArgumentException e) {
+                throw new Problem(
+                        Problem.Kind.INVALID,
+                        "expected by cause, recorder, group, setting or person, not by \"" + word + "\"");
+            }
+        }
+
+        /** What a finding has in common with the others of its group; empty when it is nothing. */
+        String name(Finding f) {
             return switch (this) {
                 case CAUSE -> FindingView.cause(f);
                 case RECORDER -> f.recorder();
