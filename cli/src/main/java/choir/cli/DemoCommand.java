@@ -33,6 +33,9 @@ final class DemoCommand extends Act {
     @Option(names = "--recorders-port", defaultValue = "7481", description = "port of the simulated recorders")
     private int recordersPort = 7481;
 
+    @Option(names = "--mail-port", defaultValue = "7482", description = "port of a mail server that keeps what it gets")
+    private int mailPort = 7482;
+
     /** The launcher has emptied the demo's folder by now. */
     @Option(names = "--fresh", description = "begin again with the demo fleet as it was on the first day")
     @SuppressWarnings("UnusedVariable")
@@ -48,6 +51,7 @@ final class DemoCommand extends Act {
         var folder = root.resolve(".choir/demo");
         requireFree(port, "--port");
         requireFree(recordersPort, "--recorders-port");
+        requireFree(mailPort, "--mail-port");
         Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
         var simulator = URI.create("http://127.0.0.1:" + recordersPort);
         var address = URI.create("http://127.0.0.1:" + port);
@@ -60,20 +64,24 @@ final class DemoCommand extends Act {
                     words("CHOIR_SIMULATOR"),
                     Integer.toString(recordersPort),
                     root.resolve("demo/skerry-line.yaml").toString(),
-                    folder.resolve("recorders").toString());
+                    folder.resolve("recorders").toString(),
+                    Integer.toString(mailPort));
             start(
                     folder.resolve("service.log"),
                     Map.of("CHOIR_SETUP_USER", USER, "CHOIR_SETUP_PASSWORD", PASSWORD),
                     words("CHOIR_SERVICE"),
                     "--server.port=" + port,
                     "--choir.data=" + folder.resolve("data"),
-                    "--choir.zone=Atlantic/Faroe");
+                    "--choir.zone=Atlantic/Faroe",
+                    "--choir.mail.host=127.0.0.1",
+                    "--choir.mail.port=" + mailPort,
+                    "--choir.mail.from=choir@skerry-line.example");
             awaitHealthy(address, folder);
             tell(root, folder, address, simulator);
         } catch (IOException e) {
             throw new Failure(Failure.FAILED, "the demo cannot start: " + e.getMessage());
         }
-        welcome(address, (System.nanoTime() - began) / 1_000_000_000.0);
+        welcome(address, simulator, (System.nanoTime() - began) / 1_000_000_000.0);
         return waitForTheEnd(folder);
     }
 
@@ -159,7 +167,7 @@ final class DemoCommand extends Act {
         }
     }
 
-    private void welcome(URI address, double seconds) {
+    private void welcome(URI address, URI simulator, double seconds) {
         say("");
         say(ansi().string("@|bold Choir is ready at " + address + "|@") + " (after %.1f s)".formatted(seconds));
         say("sign in as " + USER + " with the password " + PASSWORD);
@@ -169,6 +177,7 @@ final class DemoCommand extends Act {
         say("  ./choir explain haldr-1/02    why this camera is as it is, and what it should be");
         say("  ./choir preview state:waiting what is said here and not on the recorders yet");
         say("");
+        say("mail that the service sends is kept at " + simulator.resolve("/mail"));
         say("Ctrl-C stops it; ./choir demo --fresh begins again");
     }
 

@@ -41,6 +41,8 @@ final class DemoStory {
         finish(service.post(
                 "/api/v1/rollouts",
                 Map.of("preview", preview.path("id").asLong(), "first", 5, "maxFailedPercent", 100)));
+        service.post(
+                "/api/v1/notices", Map.of("way", "mail", "target", "watch@skerry-line.example", "severity", "medium"));
         tell.accept("letting people change things at the recorders, and auditing");
         fleet.then().forEach(this::turn);
         finish(service.post("/api/v1/audits", Map.of()));

@@ -9,6 +9,7 @@ import java.net.URI;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -23,6 +24,7 @@ public final class Simulator implements AutoCloseable {
     private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
     private final HttpServer server;
     private final ProbeDoor probes;
+    private Optional<MailCatcher> mail = Optional.empty();
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("keeper").factory());
 
@@ -91,13 +93,20 @@ public final class Simulator implements AutoCloseable {
     public void close() {
         keeper.shutdownNow();
         probes.close();
+        mail.ifPresent(MailCatcher::close);
         server.stop(0);
     }
 
-    /** {@code PORT FLEET-FILE [STATE-FOLDER]}: plays the fleet that the file describes until stopped. */
+    /** Takes mail on that port of the loopback interface, and shows it under {@code /mail}. */
+    public void catchMail(int port) {
+        mail = Optional.of(new MailCatcher(port));
+        server.createContext("/mail", exchange -> mail.orElseThrow().handle(exchange));
+    }
+
+    /** {@code PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT]]}: plays the fleet that the file describes until stopped. */
     public static void main(String[] arguments) {
         if (arguments.length < 2) {
-            System.err.println("usage: PORT FLEET-FILE [STATE-FOLDER]");
+            System.err.println("usage: PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT]]");
             System.exit(2);
         }
         Simulator simulator;
@@ -111,6 +120,9 @@ public final class Simulator implements AutoCloseable {
         SimFleet.load(simulator, Path.of(arguments[1]));
         if (arguments.length > 2) {
             simulator.keepIn(Path.of(arguments[2]));
+        }
+        if (arguments.length > 3) {
+            simulator.catchMail(Integer.parseInt(arguments[3]));
         }
         System.out.println("simulated recorders on port " + simulator.port());
     }

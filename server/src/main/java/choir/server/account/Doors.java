@@ -69,6 +69,8 @@ class Doors {
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.DELETE, "/api/v1/recorders/*")
                         .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers("/api/v1/notices", "/api/v1/notices/**")
+                        .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .hasRole(Role.VIEWER.name())
                         .requestMatchers("/api/**")

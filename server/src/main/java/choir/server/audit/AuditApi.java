@@ -3,7 +3,6 @@ package choir.server.audit;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.server.db.Database;
-import choir.server.reading.Sweeps;
 import choir.server.standing.Standings;
 import choir.server.web.Page;
 import choir.server.web.Problem;
@@ -57,31 +56,31 @@ class AuditApi {
     record DayView(String date, int opened, int ended, int high, int medium, int low) {}
 
     private final Works works;
-    private final Sweeps sweeps;
+    private final AuditStarts starts;
     private final FindingStore findings;
     private final Standings standings;
     private final Database database;
     private final Clock clock;
 
-    AuditApi(Works works, Sweeps sweeps, FindingStore findings, Standings standings, Database database, Clock clock) {
+    AuditApi(
+            Works works,
+            AuditStarts starts,
+            FindingStore findings,
+            Standings standings,
+            Database database,
+            Clock clock) {
         this.clock = clock;
         this.works = works;
-        this.sweeps = sweeps;
+        this.starts = starts;
         this.findings = findings;
         this.standings = standings;
         this.database = database;
     }
 
-    /** Which recorders are meant is decided now; what their cameras hold is compared when each was read. */
     @PostMapping("/api/v1/audits")
     ResponseEntity<WorkView> start(@RequestBody AuditRequest given, Principal who) {
         var select = given.select() == null ? "" : given.select();
-        var recorders = standings.recordersOf(select);
-        long id = database.write(() -> {
-            long work = works.add(new Task.Audit(select), who.getName());
-            sweeps.plan(work, recorders);
-            return work;
-        });
+        long id = database.write(() -> starts.add(select, who.getName()));
         works.submit(id);
         return ResponseEntity.accepted()
                 .location(URI.create("/api/v1/works/" + id))

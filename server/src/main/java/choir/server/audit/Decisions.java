@@ -108,7 +108,7 @@ class Decisions {
                 outcome.refused().add(new Refused(finding.id(), hindered.get()));
             } else {
                 decisions.add(finding.id(), decision, who);
-                journal.add(who, act(decision), where(finding), detail(finding, decision));
+                journal.add(who, act(decision), finding.where(), detail(finding, decision));
                 outcome.decided().add(finding.id());
             }
         }
@@ -152,10 +152,6 @@ class Decisions {
             case Decision.Accept a -> "accepted a finding";
             case Decision.Assign a -> a.assignee().isPresent() ? "assigned a finding" : "took a finding from somebody";
         };
-    }
-
-    private static String where(Finding finding) {
-        return finding.camera().map(Node.Camera::text).orElse(finding.recorder());
     }
 
     private static String detail(Finding finding, Decision decision) {

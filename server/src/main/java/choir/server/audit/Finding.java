@@ -45,6 +45,16 @@ public record Finding(
 
     public record Assignment(String to, String note) {}
 
+    /** The camera, or the recorder when it is about the whole of it. */
+    public String where() {
+        return camera.map(Node.Camera::text).orElse(recorder);
+    }
+
+    /** Why it is as it is, in a word or two. */
+    public String why() {
+        return FindingView.cause(this);
+    }
+
     /** It was accepted, and neither its day has passed nor anything about it moved since. */
     boolean isAccepted(LocalDate today) {
         return acceptedUntil.filter(last -> !last.isBefore(today)).isPresent();

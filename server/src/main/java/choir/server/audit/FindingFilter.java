@@ -66,7 +66,7 @@ record FindingFilter(
     @Override
     public boolean test(Finding finding) {
         return severity.filter(least -> finding.severity().compareTo(least) < 0).isEmpty()
-                && cause.filter(c -> !c.equals(FindingView.cause(finding))).isEmpty()
+                && cause.filter(c -> !c.equals(finding.why())).isEmpty()
                 && setting.filter(key -> !finding.matter().setting().equals(Optional.of(key)))
                         .isEmpty()
                 && before.filter(day -> !finding.firstSeen().isBefore(day)).isEmpty()

@@ -35,7 +35,7 @@ final class FindingGroups {
         /** What a finding has in common with the others of its group; empty when it is nothing. */
         String name(Finding f) {
             return switch (this) {
-                case CAUSE -> FindingView.cause(f);
+                case CAUSE -> f.why();
                 case RECORDER -> f.recorder();
                 case GROUP -> f.group().map(Node.Group::text).orElse("");
                 case SETTING ->

@@ -82,6 +82,19 @@ public class FindingStore implements RecorderFollower {
                 .list();
     }
 
+    /** Those that an audit opened and that are still open, the worst first. */
+    public List<Finding> openedBy(long audit, Instant since) {
+        return database
+                .query(FINDING + " WHERE f.audit = :audit AND f.ended_at IS NULL AND f.first_seen >= :since")
+                .param("audit", audit)
+                .param("since", since.toString())
+                .query(FindingStore::finding)
+                .list()
+                .stream()
+                .sorted(Comparator.comparing(Cursor::of))
+                .toList();
+    }
+
     /** Open and ended ones of one camera, the newest first. */
     public List<Finding> of(long camera) {
         return database.query(FINDING + " WHERE f.camera = :camera ORDER BY f.id DESC LIMIT 100")

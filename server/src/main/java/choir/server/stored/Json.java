@@ -2,6 +2,7 @@ package choir.server.stored;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.json.JsonWriteFeature;
@@ -45,6 +46,16 @@ public final class Json {
     /** An object that says by which version of its form it is written. */
     public static ObjectNode versioned(int version) {
         return object().put(VERSION, version);
+    }
+
+    /** Plain facts, as they go out. */
+    public static String ofMap(Map<String, Object> facts) {
+        return MAPPER.writeValueAsString(facts);
+    }
+
+    /** A text that we wrote ourselves. */
+    public static JsonNode tree(String text) {
+        return MAPPER.readTree(text);
     }
 
     public static String text(JsonNode node) {

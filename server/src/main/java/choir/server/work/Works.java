@@ -63,6 +63,11 @@ public class Works {
         }
     }
 
+    /** Hears of work that has ended, within the transaction that says so. */
+    public interface Follower {
+        void workEnds(Work work);
+    }
+
     /** How work tells how far it is, and hears that it ought to stop. */
     public interface Progress {
         /** How many units there are, and how many of them are settled already. */
@@ -85,10 +90,12 @@ public class Works {
     private final Clock clock;
     private final WorkWatchers watchers;
     private final Map<Task.Kind, Runner> runners;
+    private final List<Follower> followers;
     private final Map<Task.Kind, ExecutorService> lanes = new EnumMap<>(Task.Kind.class);
     private volatile boolean stopping;
 
-    Works(Database database, Clock clock, WorkWatchers watchers, List<Runner> runners) {
+    Works(Database database, Clock clock, WorkWatchers watchers, List<Runner> runners, List<Follower> followers) {
+        this.followers = followers;
         this.database = database;
         this.clock = clock;
         this.watchers = watchers;
@@ -189,7 +196,7 @@ public class Works {
 
     private void end(long id, Work.State state, String note) {
         database.write(() -> {
-            database.change("""
+            int ended = database.change("""
                             UPDATE work SET state = :state, note = :note, ended_at = :at
                             WHERE id = :id AND state IN ('WAITING', 'RUNNING')
                             """)
@@ -198,8 +205,21 @@ public class Works {
                     .param("at", clock.instant().toString())
                     .param("id", id)
                     .update();
+            if (ended > 0) {
+                var work = get(id);
+                followers.forEach(f -> tell(f, work));
+            }
         });
         watchers.moved(id);
+    }
+
+    /** That something cannot be told of must not keep work from ending. */
+    private static void tell(Follower follower, Work work) {
+        try {
+            follower.workEnds(work);
+        } catch (RuntimeException e) {
+            LOG.error("that work {} has ended could not be passed on", work.id(), e);
+        }
     }
 
     private Progress progress(long id) {

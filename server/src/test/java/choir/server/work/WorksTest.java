@@ -46,7 +46,8 @@ class WorksTest {
     }
 
     private Works works(Works.Runner... runners) {
-        var works = new Works(database, Clock.systemUTC(), service.bean(WorkWatchers.class), List.of(runners));
+        var works =
+                new Works(database, Clock.systemUTC(), service.bean(WorkWatchers.class), List.of(runners), List.of());
         all.add(works);
         return works;
     }
