@@ -74,6 +74,32 @@ final class Client {
         return send("DELETE", path, Optional.empty(), version).body();
     }
 
+    /** Something that is no JSON, such as a report. */
+    byte[] file(String path) {
+        var connection = connect("GET", path, Optional.empty());
+        try (var in = answer(connection)) {
+            var content = in.readAllBytes();
+            if (connection.getResponseCode() >= 400) {
+                understood(connection.getResponseCode(), content, null);
+            }
+            return content;
+        } catch (ConnectException e) {
+            throw noService();
+        } catch (IOException e) {
+            throw brokenOff(e);
+        }
+    }
+
+    private Failure noService() {
+        return new Failure(
+                Failure.NOT_REACHABLE,
+                "no service answers at " + service + "; start one with: choir serve, or choir demo");
+    }
+
+    private Failure brokenOff(IOException e) {
+        return new Failure(Failure.NOT_REACHABLE, "the service at " + service + " broke off: " + e.getMessage());
+    }
+
     /** Follows long work until it ends; tells of each step. */
     JsonNode follow(long work, Consumer<JsonNode> step) {
         var connection = connect("GET", "/api/v1/works/" + work + "/progress", Optional.empty());
@@ -115,11 +141,9 @@ final class Client {
                 return understood(connection.getResponseCode(), in.readAllBytes(), connection.getHeaderField("ETag"));
             }
         } catch (ConnectException e) {
-            throw new Failure(
-                    Failure.NOT_REACHABLE,
-                    "no service answers at " + service + "; start one with: choir serve, or choir demo");
+            throw noService();
         } catch (IOException e) {
-            throw new Failure(Failure.NOT_REACHABLE, "the service at " + service + " broke off: " + e.getMessage());
+            throw brokenOff(e);
         }
     }
 

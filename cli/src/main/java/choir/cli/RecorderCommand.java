@@ -12,6 +12,8 @@ import picocli.CommandLine.Command;
             RecorderShow.class,
             RecorderRead.class,
             RecorderReplace.class,
+            RecorderPause.class,
+            RecorderResume.class,
             RecorderPassword.class,
             RecorderRemove.class
         })

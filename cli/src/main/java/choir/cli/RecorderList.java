@@ -30,6 +30,10 @@ final class RecorderList extends Act {
 
     static String state(JsonNode recorder) {
         var trouble = Listing.text(recorder, "trouble");
+        if (recorder.has("pausedUntil")) {
+            return "paused until " + Listing.text(recorder, "pausedUntil") + ": "
+                    + Listing.text(recorder, "pausedBecause");
+        }
         long ahead = recorder.path("clockAheadSeconds").asLong();
         if (!trouble.isEmpty()) {
             return trouble;

@@ -1,7 +1,6 @@
 package choir.server.audit;
 
 import choir.fleet.Node;
-import choir.fleet.Selection;
 import choir.server.db.Database;
 import choir.server.standing.Standings;
 import choir.server.web.Page;
@@ -14,9 +13,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,6 +55,7 @@ class AuditApi {
     private final Works works;
     private final AuditStarts starts;
     private final FindingStore findings;
+    private final ChosenFindings chosen;
     private final Standings standings;
     private final Database database;
     private final Clock clock;
@@ -66,15 +64,17 @@ class AuditApi {
             Works works,
             AuditStarts starts,
             FindingStore findings,
+            ChosenFindings chosen,
             Standings standings,
             Database database,
             Clock clock) {
-        this.clock = clock;
         this.works = works;
         this.starts = starts;
         this.findings = findings;
+        this.chosen = chosen;
         this.standings = standings;
         this.database = database;
+        this.clock = clock;
     }
 
     @PostMapping("/api/v1/audits")
@@ -163,7 +163,7 @@ class AuditApi {
         var all = findings.within(
                 first.atStartOfDay(zone).toInstant(),
                 today.plusDays(1).atStartOfDay(zone).toInstant());
-        return Trend.of(within(select, all), first, today, zone).stream()
+        return Trend.of(chosen.of(select, all), first, today, zone).stream()
                 .map(d -> new DayView(d.date().toString(), d.opened(), d.ended(), d.high(), d.medium(), d.low()))
                 .toList();
     }
@@ -178,22 +178,7 @@ class AuditApi {
             default ->
                 throw new Problem(Problem.Kind.INVALID, "expected the state open or accepted, not \"" + state + "\"");
         };
-        return filter.of(within(select, all));
-    }
-
-    private List<Finding> within(String select, List<Finding> all) {
-        if (select.isBlank()) {
-            return all;
-        }
-        Set<Node.Camera> cameras = new HashSet<>();
-        Set<String> recorders = new HashSet<>();
-        for (var s : standings.select(Selection.parse(select))) {
-            cameras.add(s.camera());
-            recorders.add(s.recorder().name());
-        }
-        return all.stream()
-                .filter(f -> f.camera().map(cameras::contains).orElseGet(() -> recorders.contains(f.recorder())))
-                .toList();
+        return filter.of(chosen.of(select, all));
     }
 
     /** The place of the first finding behind the cursor, whether the cursor's own is still there or not. */

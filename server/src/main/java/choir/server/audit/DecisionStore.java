@@ -12,9 +12,9 @@ import org.springframework.stereotype.Component;
 
 /** Who decided what about findings, when and why. Rows are only ever added. */
 @Component
-class DecisionStore {
+public class DecisionStore {
     /** @param decision one word, such as {@code adopted} */
-    record Decided(
+    public record Decided(
             long finding,
             Instant at,
             String who,
@@ -58,7 +58,7 @@ class DecisionStore {
                 .list();
     }
 
-    List<Decided> within(Instant from, Instant to) {
+    public List<Decided> within(Instant from, Instant to) {
         return database.query(DECIDED + " WHERE at >= :from AND at < :to ORDER BY id")
                 .param("from", from.toString())
                 .param("to", to.toString())

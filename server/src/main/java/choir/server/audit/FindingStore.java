@@ -60,7 +60,7 @@ public class FindingStore implements RecorderFollower {
     }
 
     /** Those that somebody accepted and that stay quiet today, in the order of their end. */
-    List<Finding> accepted() {
+    public List<Finding> accepted() {
         return database.query(FINDING + " WHERE f.accepted_until >= :today ORDER BY f.accepted_until, f.id")
                 .param("today", LocalDate.now(clock).toString())
                 .query(FindingStore::finding)
@@ -68,7 +68,7 @@ public class FindingStore implements RecorderFollower {
     }
 
     /** Those that were open at some time within the span, the oldest first. */
-    List<Finding> within(Instant from, Instant to) {
+    public List<Finding> within(Instant from, Instant to) {
         return database.query(FINDING + """
                          WHERE f.ended_at IS NULL AND f.first_seen < :to
                         UNION ALL

@@ -8,18 +8,18 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** How many findings there were, day by day. */
-final class Trend {
+public final class Trend {
     /**
      * @param opened first seen on that day
      * @param ended seen to be well, or decided, on that day
      * @param high open at its end, or now for today
      */
-    record Day(LocalDate date, int opened, int ended, int high, int medium, int low) {}
+    public record Day(LocalDate date, int opened, int ended, int high, int medium, int low) {}
 
     private Trend() {}
 
     /** @param findings all that were open at some time between the first day and the last */
-    static List<Day> of(List<Finding> findings, LocalDate first, LocalDate last, ZoneId zone) {
+    public static List<Day> of(List<Finding> findings, LocalDate first, LocalDate last, ZoneId zone) {
         int days = (int) (last.toEpochDay() - first.toEpochDay()) + 1;
         int[] opened = new int[days];
         int[] ended = new int[days];

@@ -69,6 +69,7 @@ class RecorderApi {
     private final Placings placings;
     private final ServiceSettings settings;
     private final List<RecorderFollower> followers;
+    private final PauseStore pauses;
     private final Clock clock;
 
     RecorderApi(
@@ -83,7 +84,9 @@ class RecorderApi {
             Placings placings,
             ServiceSettings settings,
             List<RecorderFollower> followers,
+            PauseStore pauses,
             Clock clock) {
+        this.pauses = pauses;
         this.followers = followers;
         this.settings = settings;
         this.clock = clock;
@@ -100,13 +103,18 @@ class RecorderApi {
 
     @GetMapping("/api/v1/recorders")
     List<RecorderView> recorders() {
-        return fleet.recorders().stream().map(RecorderView::of).toList();
+        var paused = pauses.inForce();
+        return fleet.recorders().stream()
+                .map(r -> RecorderView.of(r, Optional.ofNullable(paused.get(r.name()))))
+                .toList();
     }
 
     @GetMapping("/api/v1/recorders/{name}")
     ResponseEntity<RecorderView> recorder(@PathVariable String name) {
         var recorder = fleet.recorder(name);
-        return ResponseEntity.ok().eTag(Versions.tag(recorder.version())).body(RecorderView.of(recorder));
+        return ResponseEntity.ok()
+                .eTag(Versions.tag(recorder.version()))
+                .body(RecorderView.of(recorder, pauses.of(name)));
     }
 
     @PostMapping("/api/v1/recorders")
@@ -149,7 +157,7 @@ class RecorderApi {
                         secrets.encrypt(given.password()),
                         zone),
                 who));
-        return RecorderView.of(fleet.recorder(name.text()));
+        return RecorderView.of(fleet.recorder(name.text()), Optional.empty());
     }
 
     private static URI address(String text) {
@@ -202,7 +210,7 @@ class RecorderApi {
                 fleet.seen(name, "%02d".formatted(i + 1), labels.get(i), "");
             }
         });
-        return RecorderView.of(fleet.recorder(name.text()));
+        return RecorderView.of(fleet.recorder(name.text()), Optional.empty());
     }
 
     /** The service's own zone if the recorder's clock goes by the same rule, else the first zone that does. */

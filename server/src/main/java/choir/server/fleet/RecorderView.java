@@ -3,6 +3,7 @@ package choir.server.fleet;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param trouble why it could not be read the last time; missing when it could, or was never tried
  * @param clockAheadSeconds negative when it is behind; missing when it was never read
  * @param posixZone its rule for daylight saving as the device states it; missing when it does not
+ * @param pausedUntil the last day on which it is neither audited nor written; missing when it is
  */
 record RecorderView(
         String name,
@@ -28,8 +30,10 @@ record RecorderView(
         @Nullable String posixZone,
         @Nullable String readAt,
         @Nullable String triedAt,
+        @Nullable String pausedUntil,
+        @Nullable String pausedBecause,
         long version) {
-    static RecorderView of(StoredRecorder r) {
+    static RecorderView of(StoredRecorder r, Optional<PauseStore.Pause> pause) {
         return new RecorderView(
                 r.name(),
                 r.family(),
@@ -45,6 +49,8 @@ record RecorderView(
                 r.posixZone().isEmpty() ? null : r.posixZone(),
                 r.contact().lastReached().map(Instant::toString).orElse(null),
                 triedAt(r.contact()),
+                pause.map(p -> p.until().toString()).orElse(null),
+                pause.map(PauseStore.Pause::because).orElse(null),
                 r.version());
     }
 

@@ -9,6 +9,7 @@ import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.Changes;
 import choir.server.db.Database;
+import choir.server.fleet.PauseStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.standing.Origins;
 import choir.server.standing.Standing;
@@ -27,9 +28,11 @@ import org.springframework.stereotype.Component;
 @Component
 class Previews {
     private final Database database;
+    private final PauseStore paused;
     private final Clock clock;
 
-    Previews(Database database, Clock clock) {
+    Previews(Database database, PauseStore paused, Clock clock) {
+        this.paused = paused;
         this.database = database;
         this.clock = clock;
     }
@@ -44,10 +47,18 @@ class Previews {
         Set<String> pauses = new TreeSet<>();
         Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
         int inTune = 0;
+        var paused = this.paused.inForce();
         for (var scope : cameras) {
             var standing = scope.standing();
             if (standing.family().onSite()) {
                 onSite.add(standing.recorder().name());
+                continue;
+            }
+            var pause = paused.get(standing.recorder().name());
+            if (pause != null) {
+                unread.add(new Preview.Unread(
+                        standing.camera().text(),
+                        pause.words(standing.recorder().name())));
                 continue;
             }
             if (standing.held().isEmpty()) {

@@ -12,6 +12,7 @@ import choir.rollout.Settlement;
 import choir.rollout.StepState;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.PauseStore;
 import choir.server.reading.Devices;
 import choir.server.reading.Devices.Outcome;
 import choir.server.reading.Sweeps;
@@ -54,10 +55,18 @@ class RecorderTurn {
     private final Sweeps sweeps;
     private final Standings standings;
     private final StepStore steps;
+    private final PauseStore pauses;
     private final Database database;
 
     RecorderTurn(
-            Devices devices, FleetStore fleet, Sweeps sweeps, Standings standings, StepStore steps, Database database) {
+            Devices devices,
+            FleetStore fleet,
+            Sweeps sweeps,
+            Standings standings,
+            StepStore steps,
+            PauseStore pauses,
+            Database database) {
+        this.pauses = pauses;
         this.devices = devices;
         this.fleet = fleet;
         this.sweeps = sweeps;
@@ -184,8 +193,20 @@ class RecorderTurn {
                 : Optional.of("moved: the policy asks for something else than the preview saw; preview again");
     }
 
+    /** Whether nobody has paused the recorder is asked in the transaction in which the steps begin to be written. */
+    private boolean begun(String recorder, List<Step> ready) {
+        return database.write(() -> {
+            var pause = pauses.of(recorder).map(p -> p.words(recorder));
+            ready.forEach(s -> steps.move(
+                    s, StepState.PLANNED, pause.isPresent() ? StepState.SKIPPED : StepState.WRITING, pause.orElse("")));
+            return pause.isEmpty();
+        });
+    }
+
     private End write(Devices.Conversation conversation, String recorder, List<Step> ready) {
-        database.write(() -> ready.forEach(s -> steps.move(s, StepState.PLANNED, StepState.WRITING, "")));
+        if (!begun(recorder, ready)) {
+            return THROUGH;
+        }
         var written = conversation.write(
                 ready.stream().map(RecorderTurn::channelWrite).toList());
         var tried = ready.stream()

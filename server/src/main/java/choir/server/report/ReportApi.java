@@ -1,0 +1,190 @@
+package choir.server.report;
+
+import choir.fleet.Selection;
+import choir.server.audit.ChosenFindings;
+import choir.server.audit.DecisionStore;
+import choir.server.audit.FindingStore;
+import choir.server.audit.Trend;
+import choir.server.standing.Standings;
+import choir.server.web.Dates;
+import choir.server.web.Problem;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What an auditor takes away. */
+@RestController
+class ReportApi {
+    private static final int USUAL_DAYS = 30;
+
+    record PartView(String name, int opened, int ended, int openAtEnd, int highAtEnd, double hoursWithoutRecording) {
+        static PartView of(Report.Part p) {
+            return new PartView(p.name(), p.opened(), p.ended(), p.atEnd(), p.high(), p.hoursWithoutRecording());
+        }
+    }
+
+    record DayOfReport(String date, int opened, int ended, int high, int medium, int low) {
+        static DayOfReport of(Trend.Day d) {
+            return new DayOfReport(d.date().toString(), d.opened(), d.ended(), d.high(), d.medium(), d.low());
+        }
+    }
+
+    record DecisionOfReport(
+            long finding,
+            String where,
+            String at,
+            String who,
+            String decision,
+            String because,
+            @Nullable String until,
+            @Nullable String to) {
+        static DecisionOfReport of(Report.Decision d) {
+            return new DecisionOfReport(
+                    d.finding().id(),
+                    d.finding().where(),
+                    d.decided().at().toString(),
+                    d.decided().who(),
+                    d.decided().decision(),
+                    d.decided().because(),
+                    d.decided().until().map(LocalDate::toString).orElse(null),
+                    d.decided().assignee().orElse(null));
+        }
+    }
+
+    /**
+     * @param inTunePercent of all camera-days, those without an open finding of the camera
+     * @param open finding numbers, as {@code /findings/ID} has them
+     */
+    record ReportView(
+            String from,
+            String to,
+            String zone,
+            String select,
+            int cameras,
+            double inTunePercent,
+            int openAtBegin,
+            int opened,
+            int ended,
+            int openAtEnd,
+            int highAtEnd,
+            double hoursWithoutRecording,
+            List<DayOfReport> days,
+            List<PartView> groups,
+            List<PartView> settings,
+            List<DecisionOfReport> decisions,
+            List<Long> open,
+            List<Long> endedFindings,
+            List<Long> accepted) {}
+
+    private final FindingStore findings;
+    private final ChosenFindings chosen;
+    private final DecisionStore decisions;
+    private final Standings standings;
+    private final Clock clock;
+
+    ReportApi(FindingStore findings, ChosenFindings chosen, DecisionStore decisions, Standings standings, Clock clock) {
+        this.findings = findings;
+        this.chosen = chosen;
+        this.decisions = decisions;
+        this.standings = standings;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/v1/report")
+    ReportView report(
+            @RequestParam(required = false) @Nullable String from,
+            @RequestParam(required = false) @Nullable String to,
+            @RequestParam(defaultValue = "") String select) {
+        var r = make(from, to, select);
+        return new ReportView(
+                r.span().first().toString(),
+                r.span().last().toString(),
+                r.span().zone().getId(),
+                r.select(),
+                r.cameras(),
+                r.inTunePercent(),
+                r.totals().atBegin(),
+                r.totals().opened(),
+                r.totals().ended(),
+                r.totals().atEnd(),
+                r.totals().high(),
+                r.totals().hoursWithoutRecording(),
+                r.days().stream().map(DayOfReport::of).toList(),
+                r.groups().stream().map(PartView::of).toList(),
+                r.settings().stream().map(PartView::of).toList(),
+                r.decisions().stream().map(DecisionOfReport::of).toList(),
+                r.open().stream().map(f -> f.id()).toList(),
+                r.ended().stream().map(f -> f.id()).toList(),
+                r.accepted().stream().map(f -> f.id()).toList());
+    }
+
+    /**
+     * The same as a file.
+     *
+     * @param format {@code html}, {@code pdf} or {@code csv}
+     */
+    @GetMapping("/api/v1/report/file")
+    ResponseEntity<byte[]> file(
+            @RequestParam(required = false) @Nullable String from,
+            @RequestParam(required = false) @Nullable String to,
+            @RequestParam(defaultValue = "") String select,
+            @RequestParam String format) {
+        return switch (format) {
+            case "html" ->
+                answer(
+                        ReportHtml.of(make(from, to, select), ReportHtml.Fonts.SCREEN)
+                                .getBytes(StandardCharsets.UTF_8),
+                        "text/html;charset=utf-8",
+                        format);
+            case "pdf" -> answer(ReportPdf.of(make(from, to, select)), "application/pdf", format);
+            case "csv" ->
+                answer(
+                        ReportCsv.of(make(from, to, select)).getBytes(StandardCharsets.UTF_8),
+                        "text/csv;charset=utf-8",
+                        format);
+            default ->
+                throw new Problem(Problem.Kind.INVALID, "expected the format html, pdf or csv, not \"" + format + "\"");
+        };
+    }
+
+    /** As a file to keep, so that nothing in it ever runs as a page of the service. */
+    private static ResponseEntity<byte[]> answer(byte[] bytes, String type, String format) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("choir-report." + format)
+                                .build()
+                                .toString())
+                .body(bytes);
+    }
+
+    private Report make(@Nullable String from, @Nullable String to, String select) {
+        var last = to == null ? LocalDate.now(clock) : Dates.parse(to);
+        var first = from == null ? last.minusDays(USUAL_DAYS - 1L) : Dates.parse(from);
+        var span = new Span(first, last, clock.getZone());
+        var now = clock.instant();
+        if (span.begin().isAfter(now)) {
+            throw new Problem(Problem.Kind.INVALID, "the report would begin on " + first + ", which is still to come");
+        }
+        return Report.of(
+                span,
+                select,
+                standings.select(Selection.parse(select)).size(),
+                chosen.of(select, findings.within(span.begin(), span.end())),
+                decisions.within(span.begin(), span.end()),
+                chosen.of(select, findings.accepted()),
+                Optional.of(now));
+    }
+}

@@ -1,0 +1,209 @@
+package choir.server.report;
+
+import choir.drift.Severity;
+import choir.server.audit.Finding;
+import choir.server.audit.Trend;
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** A report as one page that needs nothing else, for a screen and for paper. It is also well-formed XML. */
+final class ReportHtml {
+    private static final Template TEMPLATE = template();
+    private static final int MOST_ROWS = 2_000;
+    private static final int BARS_MM = 25;
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
+
+    /** Which letters it is set in. */
+    enum Fonts {
+        SCREEN("system-ui, sans-serif", "ui-monospace, monospace"),
+        /** Those that go into the file. */
+        PAPER("Report", "Report");
+
+        private final String text;
+        private final String mono;
+
+        Fonts(String text, String mono) {
+            this.text = text;
+            this.mono = mono;
+        }
+    }
+
+    private final Report report;
+    private final ZoneId zone;
+
+    private ReportHtml(Report report) {
+        this.report = report;
+        this.zone = report.span().zone();
+    }
+
+    private static Template template() {
+        try (var in = ReportHtml.class.getResourceAsStream("/report/report.html")) {
+            if (in == null) {
+                throw new IllegalStateException("the form of reports is not in the program");
+            }
+            return Mustache.compiler().escapeHTML(true).compile(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static String of(Report report, Fonts fonts) {
+        return TEMPLATE.execute(new ReportHtml(report).facts(fonts));
+    }
+
+    private Map<String, Object> facts(Fonts fonts) {
+        Map<String, Object> facts = new HashMap<>();
+        facts.put("font", fonts.text);
+        facts.put("mono", fonts.mono);
+        facts.put("title", "What was in tune, and what was not");
+        facts.put(
+                "spanWords",
+                DAY.format(report.span().first()) + " to "
+                        + DAY.format(report.span().last()));
+        facts.put("cameras", report.cameras() == 1 ? "1 camera" : report.cameras() + " cameras");
+        facts.put("select", report.select());
+        facts.put("zone", zone.getId());
+        facts.put("inTune", decimal(report.inTunePercent(), 1) + " %");
+        facts.put("totals", report.totals());
+        facts.put(
+                "highAtEnd", report.totals().high() == 0 ? "" : report.totals().high());
+        facts.put(
+                "costWords",
+                report.totals().hoursWithoutRecording() < 0.05
+                        ? "No finding of this span meant that a camera could not record."
+                        : "Differences of this span meant that cameras could not record for at most "
+                                + decimal(report.totals().hoursWithoutRecording(), 1)
+                                + " hours in all, of each camera the worst difference counted.");
+        facts.put("bars", bars());
+        facts.put(
+                "groups",
+                report.groups().stream().map(p -> part(p, "whole recorders")).toList());
+        facts.put(
+                "settings",
+                report.settings().stream().map(p -> part(p, "other")).toList());
+        list(facts, "open", "hasOpen", report.open());
+        list(facts, "ended", "hasEnded", report.ended());
+        list(facts, "accepted", "hasAccepted", report.accepted());
+        facts.put("decisions", report.decisions().stream().map(this::decision).toList());
+        facts.put("hasDecisions", !report.decisions().isEmpty());
+        return facts;
+    }
+
+    private void list(Map<String, Object> facts, String name, String has, List<Finding> findings) {
+        facts.put(name, findings.stream().limit(MOST_ROWS).map(this::row).toList());
+        facts.put(has, !findings.isEmpty());
+        facts.put(name + "LeftOut", findings.size() > MOST_ROWS ? findings.size() - MOST_ROWS : "");
+    }
+
+    private Map<String, Object> row(Finding f) {
+        Map<String, Object> row = new HashMap<>();
+        row.put("since", time(f.firstSeen()));
+        row.put("where", f.where());
+        row.put("label", f.label());
+        row.put("sentence", f.sentence());
+        row.put("severity", f.severity().name().toLowerCase(Locale.ROOT));
+        row.put("with", f.assignment().map(Finding.Assignment::to).orElse(""));
+        row.put(
+                "until",
+                f.acceptedUntil()
+                        .map(DAY::format)
+                        .orElseGet(() -> f.end().map(e -> time(e.at())).orElse("")));
+        row.put("by", f.end().map(Finding.End::by).orElse(""));
+        return row;
+    }
+
+    private Map<String, Object> decision(Report.Decision decision) {
+        var d = decision.decided();
+        return Map.of(
+                "at", time(d.at()),
+                "who", d.who(),
+                "decision",
+                        d.decision()
+                                + d.assignee().map(to -> " to " + to).orElse("")
+                                + d.until()
+                                        .map(last -> " until " + DAY.format(last))
+                                        .orElse(""),
+                "where", decision.finding().where(),
+                "what", decision.finding().matter().title(),
+                "because", d.because());
+    }
+
+    private Map<String, Object> part(Report.Part part, String unnamed) {
+        return Map.of(
+                "name",
+                part.name().isEmpty() ? unnamed : part.name(),
+                "opened",
+                part.opened(),
+                "ended",
+                part.ended(),
+                "atEnd",
+                part.atEnd(),
+                "highOrNone",
+                part.high() == 0 ? "" : part.high(),
+                "hours",
+                part.hoursWithoutRecording() < 0.05 ? "" : decimal(part.hoursWithoutRecording(), 1));
+    }
+
+    /** Of a long span each bar is the worst day of several, so that they can be seen on paper. */
+    private Map<String, Object> bars() {
+        var days = report.days();
+        int each = Math.max(1, (days.size() + 91) / 92);
+        int most = days.stream().mapToInt(ReportHtml::all).max().orElse(0);
+        List<Map<String, Object>> bars = new java.util.ArrayList<>();
+        for (int i = 0; i < days.size(); i += each) {
+            var day = days.subList(i, Math.min(days.size(), i + each)).stream()
+                    .max(java.util.Comparator.comparing(ReportHtml::all))
+                    .orElseThrow();
+            bars.add(Map.of(
+                    "words",
+                    DAY.format(day.date()) + ": " + all(day) + " open, " + day.high() + " high",
+                    "high",
+                    height(day.high(), most),
+                    "rest",
+                    height(all(day) - day.high(), most)));
+        }
+        return Map.of(
+                "days",
+                bars,
+                "most",
+                most,
+                "firstDay",
+                DAY.format(report.span().first()),
+                "lastDay",
+                DAY.format(report.span().last()));
+    }
+
+    private static int all(Trend.Day day) {
+        return day.high() + day.medium() + day.low();
+    }
+
+    private static String height(int part, int most) {
+        return most == 0 ? "0" : decimal((double) BARS_MM * part / most, 2);
+    }
+
+    private String time(Instant at) {
+        return TIME.format(at.atZone(zone));
+    }
+
+    private static String decimal(double number, int places) {
+        return BigDecimal.valueOf(number).setScale(places, RoundingMode.HALF_UP).toPlainString();
+    }
+
+    /** How a severity is written where programs read it. */
+    static String word(Severity severity) {
+        return severity.name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,172 @@
+package choir.server.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import choir.drift.Cause;
+import choir.drift.Distance;
+import choir.drift.Matter;
+import choir.drift.Severity;
+import choir.fleet.Node;
+import choir.fleet.RecorderName;
+import choir.policy.Catalogue;
+import choir.refusal.Refusal;
+import choir.server.audit.DecisionStore.Decided;
+import choir.server.audit.Finding;
+import java.io.ByteArrayInputStream;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.xml.sax.InputSource;
+
+/** What is counted in a report, and that it can be read by those who get it. */
+class ReportTest {
+    private static final ZoneId FAROE = ZoneId.of("Atlantic/Faroe");
+    private static final Span TEN_DAYS = new Span(LocalDate.of(2027, 1, 1), LocalDate.of(2027, 1, 10), FAROE);
+
+    private static Instant at(String local) {
+        return java.time.LocalDateTime.parse(local).atZone(FAROE).toInstant();
+    }
+
+    private static Finding finding(
+            long id, String channel, Severity severity, int minutes, String from, Optional<String> to, String by) {
+        return new Finding(
+                id,
+                "r1",
+                Optional.of(new Node.Camera(new RecorderName("r1"), channel)),
+                "Quay <b>& \"stairs\"</b> Føroyar",
+                Optional.of(Node.Group.of("terminals")),
+                new Matter.Value(Catalogue.WEEK),
+                Optional.of(Cause.CHANGED_AT_RECORDER),
+                new Distance.OfWeek(minutes, 0, minutes),
+                severity,
+                "=Week records nothing for a while",
+                Optional.of("motion"),
+                Optional.of("none"),
+                at(from),
+                at(from),
+                1,
+                to.map(t -> new Finding.End(at(t), by)),
+                Optional.empty(),
+                by.startsWith("accepted") ? Optional.of(LocalDate.of(2027, 3, 1)) : Optional.empty(),
+                Optional.empty());
+    }
+
+    private static final List<Finding> FINDINGS = List.of(
+            // Open from before the span until its third day.
+            finding(1, "01", Severity.HIGH, 1440, "2026-12-20T00:00", Optional.of("2027-01-03T00:00"), "in tune again"),
+            // Open for two days within, one of which the first one covers as well.
+            finding(2, "01", Severity.LOW, 0, "2027-01-02T00:00", Optional.of("2027-01-04T00:00"), "in tune again"),
+            finding(3, "02", Severity.MEDIUM, 60, "2027-01-06T00:00", Optional.empty(), ""),
+            finding(
+                    4,
+                    "02",
+                    Severity.LOW,
+                    0,
+                    "2027-01-08T00:00",
+                    Optional.of("2027-01-08T12:00"),
+                    "accepted until 2027-03-01"));
+
+    private static Report report() {
+        return Report.of(
+                TEN_DAYS,
+                "",
+                4,
+                FINDINGS,
+                List.of(new Decided(
+                        4, at("2027-01-08T12:00"), "ada", "accepted", "roadworks", Optional.empty(), Optional.empty())),
+                List.of(FINDINGS.get(3)),
+                Optional.empty());
+    }
+
+    @Test
+    void itCountsWhatBeganEndedAndStayed() {
+        var totals = report().totals();
+        assertThat(totals.atBegin()).isEqualTo(1);
+        assertThat(totals.opened()).isEqualTo(3);
+        assertThat(totals.ended()).isEqualTo(3);
+        assertThat(totals.atEnd()).isEqualTo(1);
+        assertThat(totals.high()).isZero();
+        assertThat(report().days()).hasSize(10);
+        assertThat(report().days().get(1).high()).isEqualTo(1);
+        assertThat(report().days().getLast().medium()).isEqualTo(1);
+    }
+
+    @Test
+    void aDayOutOfTuneCountsOnceHoweverManyFindingsThereAre() {
+        // Of 40 camera-days, camera 01 is astray for 3 and camera 02 for 5.
+        assertThat(report().inTunePercent()).isCloseTo(80.0, within(1e-9));
+    }
+
+    @Test
+    void whatItCostIsForAsLongAsItWasOpenWithinTheSpan() {
+        // A day a week for two of seven days, and an hour a week for five of seven.
+        assertThat(report().totals().hoursWithoutRecording()).isCloseTo(24 * 2 / 7.0 + 5 / 7.0, within(1e-9));
+    }
+
+    @Test
+    void nothingIsSaidOfWhatIsStillToCome() {
+        var now = Optional.of(at("2027-01-07T00:00"));
+        var early = Report.of(TEN_DAYS, "", 4, FINDINGS.subList(0, 3), List.of(), List.of(), now);
+        // Of 24 camera-days, camera 01 was astray for 3 and camera 02 for 1.
+        assertThat(early.inTunePercent()).isCloseTo(100 - 100 * 4 / 24.0, within(1e-9));
+        assertThat(early.totals().atEnd()).isEqualTo(1);
+    }
+
+    @Test
+    void thePageIsWellFormedAndTellsWordsOfOthersAsTheyAre() throws Exception {
+        var html = ReportHtml.of(report(), ReportHtml.Fonts.SCREEN);
+        var page = DocumentBuilderFactory.newInstance()
+                .newDocumentBuilder()
+                .parse(new InputSource(new StringReader(html.replace("<!DOCTYPE html>", ""))));
+        var text = page.getDocumentElement().getTextContent();
+        assertThat(text).contains("Quay <b>& \"stairs\"</b> Føroyar", "80.0 %", "roadworks", "accepted until");
+        assertThat(html).doesNotContain("http://", "https://", "<script");
+    }
+
+    @Test
+    void thePdfHoldsTheSameWordsAndTheSameBytesEachTime() throws Exception {
+        var pdf = ReportPdf.of(report());
+        assertThat(ReportPdf.of(report())).isEqualTo(pdf);
+        try (var document = Loader.loadPDF(pdf)) {
+            assertThat(new PDFTextStripper().getText(document))
+                    .contains("What was in tune", "Føroyar", "80.0 %", "roadworks");
+        }
+    }
+
+    @Test
+    void theCsvHoldsEachFindingAndNoFormula() throws Exception {
+        var csv = ReportCsv.of(report()).getBytes(StandardCharsets.UTF_8);
+        try (var rows = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .get()
+                .parse(new java.io.InputStreamReader(new ByteArrayInputStream(csv), StandardCharsets.UTF_8))) {
+            var all = rows.getRecords();
+            assertThat(all).hasSize(4);
+            assertThat(all.getFirst().get("sentence")).startsWith("'=");
+            assertThat(all.getFirst().get("label")).isEqualTo("Quay <b>& \"stairs\"</b> Føroyar");
+            assertThat(all.getFirst().get("first_seen")).isEqualTo("2027-01-06T00:00:00Z");
+        }
+    }
+
+    @Test
+    void aSpanThatIsNoneIsRefused() {
+        assertThatThrownBy(() -> new Span(LocalDate.of(2027, 1, 2), LocalDate.of(2027, 1, 1), FAROE))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("before it begins");
+        assertThatThrownBy(() -> new Span(LocalDate.of(2020, 1, 1), LocalDate.of(2027, 1, 1), FAROE))
+                .isInstanceOf(Refusal.class);
+    }
+}
