@@ -74,8 +74,14 @@ final class ReportCommand extends Act {
     private void print(JsonNode r) {
         say(Listing.text(r, "from") + " to " + Listing.text(r, "to") + " (" + Listing.text(r, "zone") + "), "
                 + Listing.number(r, "cameras") + " cameras");
-        say("  in tune: %.1f %% of all camera-days"
-                .formatted(r.path("inTunePercent").asDouble()));
+        say("  camera-days: %.1f %% in tune, %.1f %% not, %.1f %% not known%s"
+                .formatted(
+                        r.path("inTunePercent").asDouble(),
+                        r.path("outOfTunePercent").asDouble(),
+                        r.path("notKnownPercent").asDouble(),
+                        r.has("knownSince")
+                                ? " (the first audit was " + Times.of(Listing.text(r, "knownSince")) + ")"
+                                : " (nothing was audited yet)"));
         say("  findings: " + Listing.number(r, "openAtBegin") + " at the begin, " + Listing.number(r, "opened")
                 + " new, " + Listing.number(r, "ended") + " ended, " + Listing.number(r, "openAtEnd")
                 + " at the end, " + Listing.number(r, "highAtEnd") + " of them high");

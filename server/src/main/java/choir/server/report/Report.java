@@ -8,6 +8,7 @@ import choir.server.audit.Trend;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -20,7 +21,7 @@ import java.util.function.Function;
  * What was in tune within a span, and what was not. The same facts give the same report: nothing in it says when it was made.
  *
  * @param cameras how many are chosen now
- * @param inTunePercent of all camera-days, those without an open finding of the camera
+ * @param knownSince the end of the first audit; empty when there was none
  * @param days open at the end of each
  * @param open at the end of the span, the worst first
  * @param ended within the span
@@ -31,7 +32,8 @@ record Report(
         Span span,
         String select,
         int cameras,
-        double inTunePercent,
+        Shares shares,
+        Optional<Instant> knownSince,
         List<Trend.Day> days,
         List<Part> groups,
         List<Part> settings,
@@ -54,17 +56,19 @@ record Report(
 
     /**
      * @param findings all that were open at some time within the span
-     * @param cameras how many the selection has
+     * @param cameras that the selection has now
      * @param accepted all that stay quiet today
+     * @param knownSince the end of the first audit that there ever was
      * @param now nothing is said of what is still to come
      */
     static Report of(
             Span span,
             String select,
-            int cameras,
+            Collection<Node.Camera> cameras,
             List<Finding> findings,
             List<Decided> decisions,
             List<Finding> accepted,
+            Optional<Instant> knownSince,
             Optional<Instant> now) {
         var until = now.filter(n -> n.isBefore(span.end())).orElse(span.end());
         Map<Long, Finding> byId = new HashMap<>();
@@ -79,8 +83,9 @@ record Report(
         return new Report(
                 span,
                 select,
-                cameras,
-                inTunePercent(span, cameras, findings, until),
+                cameras.size(),
+                Shares.of(span, cameras, findings, knownSince.orElse(span.end()), until),
+                knownSince,
                 Trend.of(findings, span.first(), span.last(), span.zone()),
                 parts(
                         span,
@@ -155,38 +160,5 @@ record Report(
     /** What is open now is not known to be open tomorrow. */
     private static Duration share(Span span, Finding f, Instant until) {
         return span.share(f.firstSeen(), f.end().map(Finding.End::at).or(() -> Optional.of(until)));
-    }
-
-    private static double inTunePercent(Span span, int cameras, List<Finding> findings, Instant until) {
-        var length = span.share(span.begin(), Optional.of(until)).toMillis();
-        if (cameras == 0 || length == 0) {
-            return 100;
-        }
-        Map<Node.Camera, List<Finding>> byCamera = new HashMap<>();
-        findings.forEach(f -> f.camera()
-                .ifPresent(
-                        c -> byCamera.computeIfAbsent(c, k -> new ArrayList<>()).add(f)));
-        double astray = byCamera.values().stream()
-                .mapToDouble(own -> astray(span, own, until).toMillis())
-                .sum();
-        return Math.max(0, 100 - 100 * astray / ((double) length * cameras));
-    }
-
-    /** How long at least one of them was open. */
-    private static Duration astray(Span span, List<Finding> findings, Instant until) {
-        var sorted = findings.stream()
-                .sorted(Comparator.comparing(Finding::firstSeen))
-                .toList();
-        var sum = Duration.ZERO;
-        var covered = span.begin();
-        for (var f : sorted) {
-            var to = f.end().map(Finding.End::at).filter(e -> e.isBefore(until)).orElse(until);
-            var from = f.firstSeen().isAfter(covered) ? f.firstSeen() : covered;
-            if (to.isAfter(from)) {
-                sum = sum.plus(Duration.between(from, to));
-                covered = to;
-            }
-        }
-        return sum;
     }
 }

@@ -8,8 +8,11 @@ import choir.server.audit.Trend;
 import choir.server.standing.Standings;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
+import choir.server.work.Task;
+import choir.server.work.Works;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -63,6 +66,8 @@ class ReportApi {
 
     /**
      * @param inTunePercent of all camera-days, those without an open finding of the camera
+     * @param notKnownPercent those before the first audit, and while recorders could not be read
+     * @param knownSince the end of the first audit
      * @param open finding numbers, as {@code /findings/ID} has them
      */
     record ReportView(
@@ -72,6 +77,9 @@ class ReportApi {
             String select,
             int cameras,
             double inTunePercent,
+            double outOfTunePercent,
+            double notKnownPercent,
+            @Nullable String knownSince,
             int openAtBegin,
             int opened,
             int ended,
@@ -90,13 +98,21 @@ class ReportApi {
     private final ChosenFindings chosen;
     private final DecisionStore decisions;
     private final Standings standings;
+    private final Works works;
     private final Clock clock;
 
-    ReportApi(FindingStore findings, ChosenFindings chosen, DecisionStore decisions, Standings standings, Clock clock) {
+    ReportApi(
+            FindingStore findings,
+            ChosenFindings chosen,
+            DecisionStore decisions,
+            Standings standings,
+            Works works,
+            Clock clock) {
         this.findings = findings;
         this.chosen = chosen;
         this.decisions = decisions;
         this.standings = standings;
+        this.works = works;
         this.clock = clock;
     }
 
@@ -112,7 +128,10 @@ class ReportApi {
                 r.span().zone().getId(),
                 r.select(),
                 r.cameras(),
-                r.inTunePercent(),
+                r.shares().inTune(),
+                r.shares().outOfTune(),
+                r.shares().notKnown(),
+                r.knownSince().map(Instant::toString).orElse(null),
                 r.totals().atBegin(),
                 r.totals().opened(),
                 r.totals().ended(),
@@ -181,10 +200,13 @@ class ReportApi {
         return Report.of(
                 span,
                 select,
-                standings.select(Selection.parse(select)).size(),
+                standings.select(Selection.parse(select)).stream()
+                        .map(s -> s.camera())
+                        .toList(),
                 chosen.of(select, findings.within(span.begin(), span.end())),
                 decisions.within(span.begin(), span.end()),
                 chosen.of(select, findings.accepted()),
+                works.firstDone(Task.Kind.AUDIT),
                 Optional.of(now));
     }
 }

@@ -76,7 +76,16 @@ final class ReportHtml {
         facts.put("cameras", report.cameras() == 1 ? "1 camera" : report.cameras() + " cameras");
         facts.put("select", report.select());
         facts.put("zone", zone.getId());
-        facts.put("inTune", decimal(report.inTunePercent(), 1) + " %");
+        facts.put("inTune", percent(report.shares().inTune()));
+        facts.put("outOfTune", percent(report.shares().outOfTune()));
+        facts.put("notKnown", percent(report.shares().notKnown()));
+        facts.put(
+                "knownWords",
+                report.knownSince()
+                        .map(since -> since.isAfter(report.span().begin())
+                                ? "Nothing is known before the first audit, which ended on " + time(since) + "."
+                                : "")
+                        .orElse("Nothing was ever audited, so nothing is known."));
         facts.put("totals", report.totals());
         facts.put(
                 "highAtEnd", report.totals().high() == 0 ? "" : report.totals().high());
@@ -196,6 +205,10 @@ final class ReportHtml {
 
     private String time(Instant at) {
         return TIME.format(at.atZone(zone));
+    }
+
+    private static String percent(double share) {
+        return decimal(share, 1) + " %";
     }
 
     private static String decimal(double number, int places) {

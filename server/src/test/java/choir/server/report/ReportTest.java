@@ -77,15 +77,26 @@ class ReportTest {
                     Optional.of("2027-01-08T12:00"),
                     "accepted until 2027-03-01"));
 
+    private static final List<Node.Camera> CAMERAS = java.util.stream.Stream.of("01", "02", "03", "04")
+            .map(c -> new Node.Camera(new RecorderName("r1"), c))
+            .toList();
+
+    private static final Optional<Instant> LONG_BEFORE = Optional.of(at("2026-12-01T00:00"));
+
+    private static Report report(List<Finding> findings, Optional<Instant> knownSince, Optional<Instant> now) {
+        return Report.of(TEN_DAYS, "", CAMERAS, findings, List.of(), List.of(), knownSince, now);
+    }
+
     private static Report report() {
         return Report.of(
                 TEN_DAYS,
                 "",
-                4,
+                CAMERAS,
                 FINDINGS,
                 List.of(new Decided(
                         4, at("2027-01-08T12:00"), "ada", "accepted", "roadworks", Optional.empty(), Optional.empty())),
                 List.of(FINDINGS.get(3)),
+                LONG_BEFORE,
                 Optional.empty());
     }
 
@@ -105,7 +116,46 @@ class ReportTest {
     @Test
     void aDayOutOfTuneCountsOnceHoweverManyFindingsThereAre() {
         // Of 40 camera-days, camera 01 is astray for 3 and camera 02 for 5.
-        assertThat(report().inTunePercent()).isCloseTo(80.0, within(1e-9));
+        assertThat(report().shares().inTune()).isCloseTo(80.0, within(1e-9));
+        assertThat(report().shares().outOfTune()).isCloseTo(20.0, within(1e-9));
+        assertThat(report().shares().notKnown()).isZero();
+    }
+
+    @Test
+    void whatNobodyLookedAtIsNotKnown() {
+        var report = report(FINDINGS, Optional.of(at("2027-01-02T00:00")), Optional.empty());
+        // The first day of all but camera 01, of which a finding from before was open.
+        assertThat(report.shares().notKnown()).isCloseTo(100 * 3 / 40.0, within(1e-9));
+        var never = report(List.of(), Optional.empty(), Optional.empty());
+        assertThat(never.shares()).isEqualTo(new Shares(0, 0, 100));
+        assertThat(ReportHtml.of(never, ReportHtml.Fonts.SCREEN)).contains("Nothing was ever audited");
+    }
+
+    @Test
+    void whileTheRecorderCouldNotBeReadItsCamerasAreNotKnown() {
+        var away = new Finding(
+                9,
+                "r1",
+                Optional.empty(),
+                "",
+                Optional.empty(),
+                new Matter.NotRead(),
+                Optional.empty(),
+                Distance.none(),
+                Severity.MEDIUM,
+                "The recorder could not be read.",
+                Optional.empty(),
+                Optional.empty(),
+                at("2027-01-09T00:00"),
+                at("2027-01-09T00:00"),
+                1,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+        var report = report(List.of(away), LONG_BEFORE, Optional.empty());
+        assertThat(report.shares().notKnown()).isCloseTo(20.0, within(1e-9));
+        assertThat(report.shares().inTune()).isCloseTo(80.0, within(1e-9));
     }
 
     @Test
@@ -117,9 +167,9 @@ class ReportTest {
     @Test
     void nothingIsSaidOfWhatIsStillToCome() {
         var now = Optional.of(at("2027-01-07T00:00"));
-        var early = Report.of(TEN_DAYS, "", 4, FINDINGS.subList(0, 3), List.of(), List.of(), now);
+        var early = report(FINDINGS.subList(0, 3), LONG_BEFORE, now);
         // Of 24 camera-days, camera 01 was astray for 3 and camera 02 for 1.
-        assertThat(early.inTunePercent()).isCloseTo(100 - 100 * 4 / 24.0, within(1e-9));
+        assertThat(early.shares().inTune()).isCloseTo(100 - 100 * 4 / 24.0, within(1e-9));
         assertThat(early.totals().atEnd()).isEqualTo(1);
     }
 
