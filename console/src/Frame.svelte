@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Bell from '@lucide/svelte/icons/bell';
   import Calendar from '@lucide/svelte/icons/calendar-days';
   import Camera from '@lucide/svelte/icons/video';
   import Disc from '@lucide/svelte/icons/hard-drive';
@@ -27,6 +28,7 @@
     { path: '/calendars', word: 'Calendars', icon: Calendar },
     { path: '/rollouts', word: 'Rollouts', icon: Send },
     { path: '/audit', word: 'Audit', icon: Ear },
+    { path: '/watch', word: 'Watch', icon: Bell },
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
 

@@ -17,6 +17,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/rollouts': () => import('./routes/Rollouts.svelte'),
   '/rollouts/:id': () => import('./routes/Rollout.svelte'),
   '/audit': () => import('./routes/Audit.svelte'),
+  '/watch': () => import('./routes/Watch.svelte'),
   '/journal': () => import('./routes/Journal.svelte'),
   '*': () => import('./routes/NotFound.svelte'),
 });

@@ -11,6 +11,7 @@
   import { WorkFollower } from '../lib/work.svelte';
   import { cameraPath, route } from '../router';
   import Allowed from '../lib/ui/Allowed.svelte';
+  import RecorderPause from './RecorderPause.svelte';
 
   const name = $derived(route.params.name ?? '');
   const client = useQueryClient();
@@ -70,6 +71,9 @@
     >
   {/snippet}
   <Trouble {error} />
+  {#if recorder.data}
+    <RecorderPause recorder={recorder.data} onchanged={() => client.invalidateQueries()} />
+  {/if}
   <Loaded query={cameras}>
     {#snippet children(all)}
       {#if all.length === 0 || keys.length === 0}

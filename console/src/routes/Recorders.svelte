@@ -91,11 +91,19 @@
                       : 'font-semibold text-loss'}">{clock(r.clockAheadSeconds)}</td
                   >
                   <td class="py-2 pr-4 whitespace-nowrap">{when(r.readAt)}</td>
-                  <td class="py-2 pr-4 {r.trouble ? 'text-loss' : 'text-faint'}">
+                  <td
+                    class="py-2 pr-4 {r.pausedUntil
+                      ? 'text-waiting'
+                      : r.trouble
+                        ? 'text-loss'
+                        : 'text-faint'}"
+                  >
                     {#if r.address === undefined}
                       <a href={p('/recorders/:name/sheet', { params: { name: r.name } })}>work sheet</a>
                     {:else}
-                      {r.trouble || (r.readAt ? 'answers' : 'not read yet')}
+                      {r.pausedUntil
+                        ? `paused until ${r.pausedUntil}`
+                        : r.trouble || (r.readAt ? 'answers' : 'not read yet')}
                     {/if}
                   </td>
                 </tr>

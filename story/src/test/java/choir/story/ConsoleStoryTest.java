@@ -164,6 +164,7 @@ class ConsoleStoryTest {
                 "/rollouts?select=",
                 "/rollouts/5",
                 "/audit",
+                "/watch",
                 "/journal",
                 "/nowhere")) {
             browser.open(view);

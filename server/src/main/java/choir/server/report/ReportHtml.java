@@ -54,7 +54,10 @@ final class ReportHtml {
             if (in == null) {
                 throw new IllegalStateException("the form of reports is not in the program");
             }
-            return Mustache.compiler().escapeHTML(true).compile(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            return Mustache.compiler()
+                    .escapeHTML(true)
+                    .emptyStringIsFalse(true)
+                    .compile(new String(in.readAllBytes(), StandardCharsets.UTF_8));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -89,13 +92,7 @@ final class ReportHtml {
         facts.put("totals", report.totals());
         facts.put(
                 "highAtEnd", report.totals().high() == 0 ? "" : report.totals().high());
-        facts.put(
-                "costWords",
-                report.totals().hoursWithoutRecording() < 0.05
-                        ? "No finding of this span meant that a camera could not record."
-                        : "Differences of this span meant that cameras could not record for at most "
-                                + decimal(report.totals().hoursWithoutRecording(), 1)
-                                + " hours in all, of each camera the worst difference counted.");
+        facts.put("costWords", costWords());
         facts.put("bars", bars());
         facts.put(
                 "groups",
@@ -109,6 +106,17 @@ final class ReportHtml {
         facts.put("decisions", report.decisions().stream().map(this::decision).toList());
         facts.put("hasDecisions", !report.decisions().isEmpty());
         return facts;
+    }
+
+    private String costWords() {
+        if (report.totals().hoursWithoutRecording() == 0) {
+            return "No finding of this span meant that a camera could not record.";
+        }
+        var hours = report.totals().hoursWithoutRecording() < 0.05
+                ? "less than 0.1"
+                : "at most " + decimal(report.totals().hoursWithoutRecording(), 1);
+        return "Differences of this span meant that cameras could not record for " + hours
+                + " hours in all, of each camera the worst difference counted.";
     }
 
     private void list(Map<String, Object> facts, String name, String has, List<Finding> findings) {

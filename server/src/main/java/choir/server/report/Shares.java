@@ -23,11 +23,7 @@ record Shares(double inTune, double outOfTune, double notKnown) {
      * @param until what is later is still to come
      */
     static Shares of(
-            Span span,
-            Collection<Node.Camera> cameras,
-            List<Finding> findings,
-            Instant knownSince,
-            Instant until) {
+            Span span, Collection<Node.Camera> cameras, List<Finding> findings, Instant knownSince, Instant until) {
         var begin = span.begin();
         long length = Math.max(0, until.toEpochMilli() - begin.toEpochMilli());
         if (cameras.isEmpty() || length == 0) {
@@ -37,7 +33,9 @@ record Shares(double inTune, double outOfTune, double notKnown) {
         Map<String, List<Interval>> unknown = new HashMap<>();
         for (var f : findings) {
             var open = new Interval(f.firstSeen(), f.end().map(Finding.End::at).orElse(until));
-            f.camera().ifPresent(c -> astray.computeIfAbsent(c, k -> new ArrayList<>()).add(open));
+            f.camera()
+                    .ifPresent(c ->
+                            astray.computeIfAbsent(c, k -> new ArrayList<>()).add(open));
             if (f.matter() instanceof Matter.NotRead || f.matter() instanceof Matter.AnotherDevice) {
                 unknown.computeIfAbsent(f.recorder(), r -> new ArrayList<>()).add(open);
             }
@@ -62,7 +60,8 @@ record Shares(double inTune, double outOfTune, double notKnown) {
     private static long length(List<Interval> intervals, Instant begin, Instant until) {
         long sum = 0;
         var covered = begin;
-        for (var i : intervals.stream().sorted(Comparator.comparing(Interval::from)).toList()) {
+        for (var i :
+                intervals.stream().sorted(Comparator.comparing(Interval::from)).toList()) {
             var from = i.from().isAfter(covered) ? i.from() : covered;
             var to = i.to().isBefore(until) ? i.to() : until;
             if (to.isAfter(from)) {

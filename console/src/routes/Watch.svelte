@@ -1,0 +1,33 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../lib/api/client';
+  import { count, when } from '../lib/format';
+  import { person } from '../lib/session.svelte';
+  import Page from '../lib/ui/Page.svelte';
+  import Notices from './watch/Notices.svelte';
+  import PlanList from './watch/PlanList.svelte';
+  import ReportForm from './watch/ReportForm.svelte';
+
+  const plans = createQuery(() => ({ queryKey: ['plans'], queryFn: () => ask(api.GET('/api/v1/plans')) }));
+
+  const answer = $derived.by(() => {
+    const all = plans.data;
+    if (!all) {
+      return undefined;
+    }
+    if (all.length === 0) {
+      return 'Nothing is planned; audits are run by hand alone.';
+    }
+    const next = all
+      .flatMap((p) => p.next)
+      .sort()
+      .at(0);
+    return `${count(all.length, 'audit plan')}; the next audit is ${when(next)}.`;
+  });
+</script>
+
+<Page question="Who keeps watch?" {answer}>
+  <PlanList {plans} />
+  {#if person.may('ADMINISTRATOR')}<Notices />{/if}
+  <ReportForm />
+</Page>
