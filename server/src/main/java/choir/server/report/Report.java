@@ -149,8 +149,8 @@ record Report(
     private static double hoursWithoutRecording(Span span, Instant until, List<Finding> findings) {
         Map<String, Double> worst = new HashMap<>();
         for (var f : findings) {
-            double weeks = share(span, f, until).toMinutes()
-                    / (double) Duration.ofDays(7).toMinutes();
+            double weeks = share(span, f, until).toMillis()
+                    / (double) Duration.ofDays(7).toMillis();
             double hours = f.distance().minutesWithoutRecording() * weeks / 60;
             worst.merge(f.where(), hours, Math::max);
         }
