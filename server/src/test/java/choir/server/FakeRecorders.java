@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 
 /** Recorders without a wire: what they hold is a value, and what they do can be said. */
@@ -55,6 +56,12 @@ public final class FakeRecorders implements RecorderLink {
         public final Set<SettingKey> breakingAt = ConcurrentHashMap.newKeySet();
         /** Channels of which a write fails before it takes effect. */
         public final Set<String> refusing = ConcurrentHashMap.newKeySet();
+        /** Told what it showed, whenever it was read. */
+        public volatile Consumer<Map<String, NativeConfig>> onShown = shown -> {};
+        /** Told of each value for which the call was made, whatever came of it. */
+        public volatile BiConsumer<String, Map.Entry<SettingKey, NativeValue>> onSent = (channel, value) -> {};
+        /** Told when somebody asked and it was not there. */
+        public volatile Act onMissed = () -> {};
         /** Settings that are taken and forgotten. */
         public final Set<SettingKey> forgetting = ConcurrentHashMap.newKeySet();
         /** Every value that ever took effect, in order. */
@@ -113,7 +120,11 @@ public final class FakeRecorders implements RecorderLink {
     public RecorderReading read(RecorderAccess access) {
         var fake = at(access);
         fake.beforeRead.run();
+        if (fake.away.isPresent()) {
+            fake.onMissed.run();
+        }
         refuseWhenAway(fake);
+        fake.onShown.accept(Map.copyOf(fake.held));
         List<RecorderReading.Channel> channels = new ArrayList<>();
         synchronized (fake.held) {
             fake.held.forEach((token, config) -> {
@@ -161,6 +172,7 @@ public final class FakeRecorders implements RecorderLink {
         for (var entry : write.values().entrySet()) {
             var key = entry.getKey();
             sent.add(key);
+            fake.onSent.accept(write.channel(), entry);
             fake.written.add(write.channel() + " " + key);
             if (fake.breakingAt.contains(key)) {
                 fake.goAway();
