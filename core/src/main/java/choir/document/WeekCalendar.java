@@ -4,9 +4,12 @@ import choir.refusal.Refusal;
 import choir.week.Week;
 import java.time.DayOfWeek;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
+import java.time.temporal.ChronoField;
 import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -18,6 +21,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.Property;
+import net.fortuna.ical4j.model.Recur;
 import net.fortuna.ical4j.model.WeekDay;
 import net.fortuna.ical4j.model.component.VEvent;
 import net.fortuna.ical4j.model.property.DtEnd;
@@ -30,10 +34,12 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 
 /**
  * A week as iCalendar (RFC 5545), the summary of an event being its value. What is written is what recorders take: weekly
- * events of the year 1970, cut at midnight, local time. What is read may also recur daily or run over midnight; later
- * events paint over earlier ones.
+ * events of the year 1970, cut at midnight, local time. What is read may also recur daily, last a stated time, or run over
+ * midnight; later events paint over earlier ones. What no week can say (an end, a count, every second week, dates left out,
+ * a time of another zone) is refused and never guessed.
  */
 public final class WeekCalendar {
+    private static final int FOR_EVER = 2099;
     private static final LocalDate MONDAY = LocalDate.of(1970, 1, 5);
     private static final List<WeekDay.Day> DAYS = List.of(
             WeekDay.Day.MO,
@@ -64,35 +70,90 @@ public final class WeekCalendar {
     }
 
     private static <V> Week<V> add(Week<V> week, VEvent event, V value) {
-        var start = local(event.<DtStart<Temporal>>getProperty(Property.DTSTART)
-                .orElseThrow()
-                .getDate());
-        var end = event.<DtEnd<Temporal>>getProperty(Property.DTEND)
-                .map(e -> local(e.getDate()))
-                .orElse(start.plusDays(1));
-        long minutes = Duration.between(start, end).toMinutes();
-        if (minutes <= 0 || minutes > Week.MINUTES) {
-            throw new Refusal("it lasts " + minutes + " minutes");
+        for (var leavingOut : List.of(Property.EXDATE, Property.RDATE, Property.EXRULE, Property.RECURRENCE_ID)) {
+            if (event.getProperty(leavingOut).isPresent()) {
+                throw new Refusal("it has " + leavingOut + ", which no week can say");
+            }
         }
-        var rule = event.<RRule<Temporal>>getProperty(Property.RRULE)
-                .orElseThrow(() -> new Refusal("it does not recur"))
-                .getRecur();
-        var days = switch (rule.getFrequency()) {
-            case WEEKLY ->
-                rule.getDayList().isEmpty()
-                        ? List.of(start.getDayOfWeek().ordinal())
-                        : rule.getDayList().stream()
-                                .map(d -> DAYS.indexOf(d.getDay()))
-                                .toList();
-            case DAILY -> List.of(0, 1, 2, 3, 4, 5, 6);
-            default -> throw new Refusal("it recurs " + rule.getFrequency() + ", not daily or weekly");
-        };
+        var start = local(event.<DtStart<Temporal>>getProperty(Property.DTSTART)
+                .orElseThrow(() -> new Refusal("it has no start"))
+                .getDate());
+        int minutes = minutes(event, start);
+        var rules = event.<RRule<Temporal>>getProperties(Property.RRULE);
+        if (rules.isEmpty()) {
+            throw new Refusal("it does not recur");
+        }
         var painted = week;
-        for (int day : days) {
-            int from = day * Week.DAY + start.getHour() * 60 + start.getMinute();
-            painted = paint(painted, from, from + (int) minutes, value);
+        for (var rule : rules) {
+            for (int day : days(rule.getRecur(), start)) {
+                int from = day * Week.DAY + start.getHour() * 60 + start.getMinute();
+                painted = paint(painted, from, from + minutes, value);
+            }
         }
         return painted;
+    }
+
+    private static int minutes(VEvent event, LocalDateTime start) {
+        var stated = event.<DtEnd<Temporal>>getProperty(Property.DTEND)
+                .map(e -> Duration.between(start, local(e.getDate())))
+                .or(() -> event.<net.fortuna.ical4j.model.property.Duration>getProperty(Property.DURATION)
+                        .map(d -> Duration.between(start, start.plus(d.getDuration()))))
+                .orElse(Duration.ofDays(1));
+        // Some end a second before the next minute begins.
+        var lasts = stated.toSecondsPart() == 59 ? stated.plusSeconds(1) : stated;
+        if (start.getSecond() != 0 || lasts.toSecondsPart() != 0) {
+            throw new Refusal("it does not begin and end with a minute");
+        }
+        if (lasts.toMinutes() <= 0 || lasts.toMinutes() > Week.MINUTES) {
+            throw new Refusal("it lasts " + lasts.toMinutes() + " minutes");
+        }
+        return (int) lasts.toMinutes();
+    }
+
+    private static List<Integer> days(Recur<Temporal> rule, LocalDateTime start) {
+        refuseWhatEnds(rule);
+        var named = rule.getDayList().stream()
+                .map(d -> {
+                    if (d.getOffset() != 0) {
+                        throw new Refusal("it recurs on a day of the month");
+                    }
+                    return DAYS.indexOf(d.getDay());
+                })
+                .toList();
+        return switch (rule.getFrequency()) {
+            case WEEKLY -> named.isEmpty() ? List.of(start.getDayOfWeek().ordinal()) : named;
+            case DAILY -> named.isEmpty() ? List.of(0, 1, 2, 3, 4, 5, 6) : named;
+            default -> throw new Refusal("it recurs " + rule.getFrequency() + ", not daily or weekly");
+        };
+    }
+
+    /** An end as late as devices write it for none is none. */
+    private static void refuseWhatEnds(Recur<Temporal> rule) {
+        if (rule.getCount() > 0) {
+            throw new Refusal("it recurs " + rule.getCount() + " times and then no more");
+        }
+        if (rule.getInterval() > 1) {
+            throw new Refusal("it recurs each " + rule.getInterval() + " times only");
+        }
+        var until = rule.getUntil();
+        if (until != null && year(until) < FOR_EVER) {
+            throw new Refusal("it recurs until " + until + " and then no more");
+        }
+        if (!rule.getHourList().isEmpty()
+                || !rule.getMinuteList().isEmpty()
+                || !rule.getMonthList().isEmpty()
+                || !rule.getMonthDayList().isEmpty()
+                || !rule.getYearDayList().isEmpty()
+                || !rule.getWeekNoList().isEmpty()
+                || !rule.getSetPosList().isEmpty()) {
+            throw new Refusal("it recurs by more than days of the week");
+        }
+    }
+
+    private static int year(Temporal time) {
+        return time instanceof Instant instant
+                ? instant.atOffset(ZoneOffset.UTC).getYear()
+                : time.get(ChronoField.YEAR);
     }
 
     private static <V> Week<V> paint(Week<V> week, int from, int to, V value) {

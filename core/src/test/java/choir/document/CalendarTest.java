@@ -14,6 +14,7 @@ import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.model.component.VEvent;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -63,6 +64,70 @@ class CalendarTest {
                 """;
         assertThat(WeekText.print(WeekCalendar.read(text, s -> true).map(b -> "on")))
                 .containsExactly("daily 12:00-13:00 on", "fri,sun 22:00-04:00 on");
+    }
+
+    private static String event(String... lines) {
+        return "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nUID:1\n" + String.join("\n", lines)
+                + "\nEND:VEVENT\nEND:VCALENDAR\n";
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "DTSTART:19700105T080000;DTEND:19700105T170000;RRULE:FREQ=DAILY^BYDAY=MO,TU,WE,TH,FR | mon-fri 08:00-17:00 on",
+                "DTSTART:19700105T080000;DURATION:PT10H;RRULE:FREQ=DAILY | daily 08:00-18:00 on",
+                "DTSTART:19700105T000000;DTEND:19700105T235959;RRULE:FREQ=WEEKLY^BYDAY=MO,SU | mon,sun on",
+                "DTSTART:19700105T080000;DTEND:19700105T090000;RRULE:FREQ=WEEKLY^BYDAY=MO;RRULE:FREQ=WEEKLY^BYDAY=FR | mon,fri 08:00-09:00 on",
+                "DTSTART:19700105T080000;DTEND:19700105T090000;RRULE:FREQ=WEEKLY^BYDAY=MO^INTERVAL=1 | mon 08:00-09:00 on",
+                "DTSTART:19700105T080000;DTEND:19700105T090000;RRULE:FREQ=WEEKLY^BYDAY=MO^UNTIL=20991231T235959Z | mon 08:00-09:00 on",
+                "DTSTART:19700107T080000;DTEND:19700107T090000;RRULE:FREQ=WEEKLY | wed 08:00-09:00 on",
+            })
+    void theSameWeekIsReadHoweverItIsWritten(String lines, String week) {
+        var text = event(lines.replace(';', '\n').replace('^', ';').split("\n"));
+        assertThat(WeekText.print(WeekCalendar.read(text, s -> true).map(b -> "on")))
+                .containsExactly(week);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "RRULE:FREQ=WEEKLY^BYDAY=MO^UNTIL=19710101T000000",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO^UNTIL=20300101T000000Z",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO^UNTIL=20300101",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO^COUNT=10",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO^INTERVAL=2",
+                "RRULE:FREQ=DAILY^BYDAY=1MO",
+                "RRULE:FREQ=DAILY^BYHOUR=8,12",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO^BYMONTH=6",
+                "RRULE:FREQ=MONTHLY^BYDAY=MO",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO;EXDATE:19700112T080000",
+                "RRULE:FREQ=WEEKLY^BYDAY=MO;RDATE:19700113T080000",
+                "X-NOTHING:at all",
+            })
+    void whatNoWeekCanSayIsRefusedAndNotGuessed(String lines) {
+        var text = event(("DTSTART:19700105T080000;DTEND:19700105T090000;" + lines)
+                .replace(';', '\n')
+                .replace('^', ';')
+                .split("\n"));
+        assertThatThrownBy(() -> WeekCalendar.read(text, s -> true)).isInstanceOf(CalendarException.class);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "DTSTART:19700105T080000Z;DTEND:19700105T090000Z",
+                "DTSTART:19700105T080030;DTEND:19700105T090000",
+                "DTSTART:19700105T090000;DTEND:19700105T080000",
+                "DTSTART:19700105T080000;DURATION:P8D",
+                "DTEND:19700105T090000",
+            })
+    void timesThatAreNoneOfAWeekAreRefused(String times) {
+        var text = event((times + ";RRULE:FREQ=WEEKLY^BYDAY=MO")
+                .replace(';', '\n')
+                .replace('^', ';')
+                .split("\n"));
+        assertThatThrownBy(() -> WeekCalendar.read(text, s -> true)).isInstanceOf(CalendarException.class);
     }
 
     @ParameterizedTest

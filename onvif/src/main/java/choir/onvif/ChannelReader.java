@@ -61,7 +61,7 @@ final class ChannelReader {
             case Place.EachArea(var type, var item) -> zones(ability, type, item);
             case Place.Field.SPECIAL_DAYS -> Optional.of(new SpecialDays(snapshot, channel, notes).read());
             case Place.Field.JOB_MODE -> mode();
-            case Place.Field.LANES -> Optional.of(lanes(family));
+            case Place.Field.LANES -> lanes(family);
             case Place.Field.EVENT_BEFORE -> buffer("Before");
             case Place.Field.EVENT_AFTER -> buffer("After");
             case Place.Field.RETENTION -> retention();
@@ -158,7 +158,7 @@ final class ChannelReader {
 
     private Optional<NativeValue> mode() {
         var scheduled = snapshot.jobsOf(channel).stream()
-                .filter(j -> !schedule(j).isSilent())
+                .filter(j -> schedule(j).filter(Week::isSilent).isEmpty())
                 .toList();
         var jobs = scheduled.isEmpty() ? snapshot.jobsOf(channel) : scheduled;
         return jobs.isEmpty()
@@ -166,7 +166,9 @@ final class ChannelReader {
                 : Optional.of(new NativeValue.Flag(jobs.stream().allMatch(RecordingJob::active)));
     }
 
-    private NativeValue lanes(Family family) {
+    /** Not known when a part of it cannot be understood: then nobody can say when the channel records. */
+    private Optional<NativeValue> lanes(Family family) {
+        boolean understood = true;
         boolean modeIsASetting = family.abilities().values().stream().anyMatch(a -> a.place() == Place.Field.JOB_MODE);
         Week<TriggerSet> week = Week.always(TriggerSet.NONE);
         for (var job : snapshot.jobsOf(channel)) {
@@ -178,25 +180,26 @@ final class ChannelReader {
                 note("the recording job " + job.token() + " waits for an event that Choir does not know");
                 continue;
             }
+            var schedule = schedule(job);
+            if (schedule.isEmpty()) {
+                note("the schedule " + job.schedule() + " cannot be understood, so it is not known when it records");
+                understood = false;
+                continue;
+            }
             week = week.join(
-                    schedule(job), (before, on) -> on == null || before == null ? before : before.with(triggers.get()));
+                    schedule.get(),
+                    (before, on) -> on == null || before == null ? before : before.with(triggers.get()));
         }
-        return new NativeValue.Hours(week);
+        return understood ? Optional.of(new NativeValue.Hours(week)) : Optional.empty();
     }
 
-    Week<Boolean> schedule(RecordingJob job) {
+    /** Empty when it cannot be understood, or is not there although the job goes by it. */
+    Optional<Week<Boolean>> schedule(RecordingJob job) {
         if (job.schedule().isEmpty()) {
-            return Week.always(true);
+            return Optional.of(Week.always(true));
         }
-        var element = snapshot.schedules().get(job.schedule());
-        if (element == null) {
-            return Week.silent();
-        }
-        var read = schedules.apply(element.textAt("Standard").orElse(""));
-        if (read.isEmpty()) {
-            note("the schedule " + job.schedule() + " cannot be understood");
-        }
-        return read.orElse(Week.silent());
+        return Optional.ofNullable(snapshot.schedules().get(job.schedule()))
+                .flatMap(s -> schedules.apply(s.textAt("Standard").orElse("")));
     }
 
     /** The shortest over the jobs that wait for events, since that is what a person can rely on. */

@@ -9,6 +9,7 @@ import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.policy.SettingKey;
 import choir.week.Trigger;
+import choir.week.TriggerSet;
 import choir.week.WallClock.SpecialDay;
 import choir.week.Week;
 import java.util.ArrayList;
@@ -293,6 +294,7 @@ final class ChannelWriter {
         if (week.isEmpty() && days.isEmpty()) {
             return;
         }
+        refuseWhatOthersUse();
         var tokens =
                 days.map(d -> SpecialDays.prepare(this::sendDays, snapshot, d)).orElse(List.of());
         List<LaneChange> changes = new ArrayList<>();
@@ -300,9 +302,10 @@ final class ChannelWriter {
         for (var trigger : Trigger.values()) {
             Optional<Week<Boolean>> minutes =
                     week.map(w -> w.map(t -> t.members().contains(trigger) ? true : null));
-            var job = lanes.get(trigger);
-            if (job != null) {
-                change(job, trigger, minutes, days, tokens).ifPresent(changes::add);
+            var jobs = lanes.getOrDefault(trigger, List.of());
+            if (!jobs.isEmpty()) {
+                jobs.forEach(job ->
+                        change(job, trigger, minutes, days, tokens).ifPresent(changes::add));
             } else if (minutes.filter(m -> !m.isSilent()).isPresent()) {
                 throw notSupported("a schedule for " + trigger.text());
             }
@@ -316,14 +319,45 @@ final class ChannelWriter {
         return session.call(request);
     }
 
-    private Map<Trigger, RecordingJob> jobsByTrigger() {
-        Map<Trigger, RecordingJob> lanes = new LinkedHashMap<>();
+    /** More than one where several streams are recorded for the same reason; one of those that share a schedule. */
+    private Map<Trigger, List<RecordingJob>> jobsByTrigger() {
+        Map<Trigger, List<RecordingJob>> lanes = new LinkedHashMap<>();
         for (var job : jobs()) {
-            job.triggers()
-                    .filter(t -> t.members().size() == 1)
-                    .ifPresent(t -> lanes.put(t.members().iterator().next(), job));
+            job.triggers().filter(t -> t.members().size() == 1).ifPresent(t -> {
+                var there = lanes.computeIfAbsent(t.members().iterator().next(), k -> new ArrayList<>());
+                if (there.stream().noneMatch(j -> j.schedule().equals(job.schedule()))) {
+                    there.add(job);
+                }
+            });
         }
         return lanes;
+    }
+
+    /** A schedule that another camera, or another trigger, goes by as well cannot be changed for this one alone. */
+    private void refuseWhatOthersUse() {
+        Map<String, TriggerSet> users = new LinkedHashMap<>();
+        for (var job : jobs()) {
+            var schedule = job.schedule();
+            if (schedule.isEmpty()) {
+                continue;
+            }
+            var others = snapshot.alsoUsing(schedule, channel);
+            if (!others.isEmpty()) {
+                throw new LinkException(
+                        Reason.NOT_SUPPORTED,
+                        "channel " + channel + " goes by the schedule " + schedule + ", as do "
+                                + String.join(", ", others)
+                                + "; it would be changed for all of them, so give each a schedule of its own first");
+            }
+            var triggers = job.triggers().orElse(TriggerSet.NONE);
+            var before = users.putIfAbsent(schedule, triggers);
+            if (before != null && !before.equals(triggers)) {
+                throw new LinkException(
+                        Reason.NOT_SUPPORTED,
+                        "channel " + channel + " records by " + before + " and by " + triggers + " at the hours of the one"
+                                + " schedule " + schedule + ", which cannot be changed for one alone");
+            }
+        }
     }
 
     /** Empty when the schedule already says all of it. */
@@ -333,7 +367,12 @@ final class ChannelWriter {
             Optional<Week<Boolean>> minutes,
             Optional<List<SpecialDay>> days,
             List<String> tokens) {
-        var held = new ChannelReader(snapshot, channel, OnvifLink::schedule).schedule(job);
+        var held = new ChannelReader(snapshot, channel, OnvifLink::schedule)
+                .schedule(job)
+                .orElseThrow(() -> new LinkException(
+                        Reason.NOT_SUPPORTED,
+                        "the schedule " + job.schedule() + " of channel " + channel
+                                + " cannot be understood, so it is not written over"));
         boolean differs = minutes.filter(m -> !m.equals(held)).isPresent();
         if (!differs && days.isEmpty()) {
             return Optional.empty();

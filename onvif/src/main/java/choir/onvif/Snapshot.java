@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * Everything of a recorder that matters here, as it was answered. Profiles tie a channel (its video source) to its
@@ -138,6 +140,17 @@ record Snapshot(
 
     List<RecordingJob> jobsOf(String channel) {
         return jobsByChannel.getOrDefault(channel, List.of());
+    }
+
+    /** The other channels of which a job goes by that schedule, too. */
+    Set<String> alsoUsing(String schedule, String channel) {
+        Set<String> others = new TreeSet<>();
+        jobsByChannel.forEach((other, jobs) -> {
+            if (!other.equals(channel) && jobs.stream().anyMatch(j -> j.schedule().equals(schedule))) {
+                others.add(other);
+            }
+        });
+        return others;
     }
 
     Optional<Element> recordingOf(String channel) {

@@ -259,6 +259,55 @@ class OnvifLinkTest {
         assertThat(thrown).hasMessageContaining("not one of the allowed values");
     }
 
+    private static NativeValue week(String... lines) {
+        return new NativeValue.Hours(WeekText.parse(List.of(lines)));
+    }
+
+    @Test
+    void aScheduleThatOtherCamerasGoByIsNotChangedForThemAsWell() throws Exception {
+        panel(tern + "?share=02:01");
+        var before = link.read(access(tern)).channels();
+        assertThat(before.get(1).config().get(Catalogue.WEEK))
+                .isEqualTo(before.getFirst().config().get(Catalogue.WEEK));
+        for (var channel : List.of("01", "02")) {
+            var failed = Writes.to(
+                    link,
+                    access(tern),
+                    Map.of(
+                            channel,
+                            Map.of(
+                                    Catalogue.WEEK,
+                                    week("daily motion"),
+                                    Catalogue.SENSITIVITY,
+                                    NativeValue.number(33))));
+            assertThat(failed.get(channel).reason()).isEqualTo(Reason.NOT_SUPPORTED);
+            assertThat(failed.get(channel))
+                    .hasMessageContaining("as do " + (channel.equals("01") ? "02" : "01"))
+                    .hasMessageContaining("changed for all of them");
+        }
+        var after = link.read(access(tern)).channels();
+        assertThat(after).allSatisfy(c -> assertThat(c.config().get(Catalogue.WEEK))
+                .isEqualTo(before.getFirst().config().get(Catalogue.WEEK)));
+        assertThat(after.get(1).config().get(Catalogue.SENSITIVITY))
+                .as("what is its own is written all the same")
+                .contains(NativeValue.number(33));
+        assertThat(Writes.to(link, access(tern), Map.of("03", Map.of(Catalogue.WEEK, week("daily motion")))))
+                .as("who shares with nobody is changed")
+                .isEmpty();
+    }
+
+    @Test
+    void aScheduleThatCannotBeUnderstoodIsNotKnownAndNotWrittenOver() throws Exception {
+        var text = "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nUID:1\nDTSTART:19700105T080000\n"
+                + "DTEND:19700105T090000\nRRULE:FREQ=WEEKLY;BYDAY=MO;INTERVAL=2\nEND:VEVENT\nEND:VCALENDAR\n";
+        panel(tern + "/01?odd-schedule=" + java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8));
+        var channel = first(tern);
+        assertThat(channel.config().get(Catalogue.WEEK)).isEmpty();
+        assertThat(channel.notes()).anyMatch(n -> n.contains("not known when it records"));
+        var failed = Writes.to(link, access(tern), Map.of("01", Map.of(Catalogue.WEEK, week("daily motion"))));
+        assertThat(failed.get("01")).hasMessageContaining("cannot be understood, so it is not written over");
+    }
+
     @Test
     void theShippedFamilyFilesAgreeWithWhatTheRecordersSay() {
         assertThat(link.disagreements(access(tern))).isEmpty();

@@ -13,7 +13,8 @@ import java.util.Map;
  * A person standing at the recorder: {@code POST /panel/haldr-1/07?sensitivity=40}, {@code ?erase=sun},
  * {@code ?detection=off}, {@code ?walker=on}; {@code POST /panel/haldr-1?fault=AWAY}, {@code ?clock=PT37M}.
  * Faults come together and for a time ({@code ?fault=SLOW,CUT_OFF&for=PT3S}); {@code ?restart=8&takes=false&away=PT3S}
- * restarts it at its eighth write from now; {@code ?serial=}, {@code ?firmware=} and {@code ?drop=02} make another of it.
+ * restarts it at its eighth write from now; {@code ?share=02:01} makes channel 02 use the schedules of 01, and
+ * {@code /01?odd-schedule=...} shows that text as each schedule of the channel; {@code ?serial=}, {@code ?firmware=} and {@code ?drop=02} make another of it.
  */
 final class FrontPanel {
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
@@ -74,6 +75,10 @@ final class FrontPanel {
             }
             case "serial" -> recorder.serial = value;
             case "firmware" -> recorder.firmware = value;
+            case "share" -> {
+                var both = value.split(":", 2);
+                recorder.sharing.put(recorder.channel(both[0]).place, recorder.channel(both[1]).place);
+            }
             case "drop" -> recorder.channels.remove(recorder.channel(value));
             case "delay" -> recorder.delay = Duration.parse(value);
             case "clock" -> recorder.clockAhead = Duration.parse(value);
@@ -99,6 +104,7 @@ final class FrontPanel {
             case "copy" -> channel.values.putAll(recorder.channel(value).values);
             case "ignore" -> ignore(recorder.model, channel, value);
             case "erase" -> channel.eraseDay(day(value));
+            case "odd-schedule" -> channel.oddSchedule = java.util.Optional.of(value);
             case "label" -> channel.label = value;
             case "scene" -> channel.scene = value;
             case "before" -> channel.before = Integer.parseInt(value);

@@ -29,6 +29,12 @@ final class RecordingAnswers {
                 .toList();
     }
 
+    /** A channel that uses the schedules of another has none of its own. */
+    private Lane scheduleOf(Lane lane) {
+        var owner = recorder.sharing.get(lane.channel().place);
+        return owner == null ? lane : new Lane(recorder.channel(owner), lane.name());
+    }
+
     private Lane lane(String prefix, String token, String missing) {
         return lanes().stream()
                 .filter(l -> token.equals(prefix + l.token()))
@@ -98,7 +104,7 @@ final class RecordingAnswers {
                         + topic + "</tt:Topic></tt:Filter><tt:Before>PT" + c.before + "S</tt:Before><tt:After>PT"
                         + c.after
                         + "S</tt:After></tt:EventFilter>";
-        var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"S" + lane.token() + "\"";
+        var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"S" + scheduleOf(lane).token() + "\"";
         return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.place
                 + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
                 + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
@@ -112,7 +118,7 @@ final class RecordingAnswers {
         var channel = lane.channel();
         var configuration = Xml.first(operation, "JobConfiguration")
                 .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "No configuration"));
-        var schedule = recorder.model.unscheduled() ? "" : "S" + lane.token();
+        var schedule = recorder.model.unscheduled() ? "" : "S" + scheduleOf(lane).token();
         if (!configuration.getAttribute("ScheduleToken").equals(schedule)
                 || Xml.first(configuration, "Tracks").isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The schedule or the tracks were dropped");
@@ -160,7 +166,9 @@ final class RecordingAnswers {
     String schedules(Element operation) {
         int limit = Xml.text(operation, "Limit").map(Integer::valueOf).orElse(100);
         int from = Xml.text(operation, "StartReference").map(Integer::valueOf).orElse(0);
-        var all = recorder.model.unscheduled() ? List.<Lane>of() : lanes();
+        var all = recorder.model.unscheduled()
+                ? List.<Lane>of()
+                : lanes().stream().filter(l -> scheduleOf(l).equals(l)).toList();
         int to = Math.min(all.size(), from + Math.min(limit, 128));
         return "<tsc:GetScheduleListResponse>"
                 + (to < all.size() ? "<tsc:NextStartReference>" + to + "</tsc:NextStartReference>" : "")
@@ -171,7 +179,8 @@ final class RecordingAnswers {
     private static String schedule(Lane lane) {
         var minutes = lane.channel().lanes.getOrDefault(lane.name(), new BitSet());
         return "<tsc:Schedule token=\"S" + lane.token() + "\"><tsc:Name>" + lane.name() + "</tsc:Name><tsc:Standard>"
-                + Xml.escape(SimCalendar.write(minutes, lane.name())) + "</tsc:Standard>"
+                + Xml.escape(lane.channel().oddSchedule.orElseGet(() -> SimCalendar.write(minutes, lane.name())))
+                + "</tsc:Standard>"
                 + SimDayGroup.entries(lane.channel().specialDays.getOrDefault(lane.name(), Map.of()))
                 + "</tsc:Schedule>";
     }

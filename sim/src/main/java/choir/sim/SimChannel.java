@@ -30,6 +30,9 @@ final class SimChannel {
     /** For each lane what it does on the days of a group: times of day, such as {@code 0-480 1200-1440}. */
     final Map<String, Map<String, String>> specialDays = new TreeMap<>();
 
+    /** What it shows as each of its schedules instead of what it does. */
+    java.util.Optional<String> oddSchedule = java.util.Optional.empty();
+
     boolean active = true;
     int before;
     int after;

@@ -43,6 +43,9 @@ public final class SimRecorder {
     /** Parameters of which this one recorder takes less than its make does, such as {@code Storage.MinimumDays}. */
     final Map<String, String> quirks = new TreeMap<>();
 
+    /** Channels that use the schedules of another, by place. */
+    final Map<String, String> sharing = new java.util.concurrent.ConcurrentHashMap<>();
+
     /** Groups of special days by their token. */
     final Map<String, SimDayGroup> dayGroups = new TreeMap<>();
 
