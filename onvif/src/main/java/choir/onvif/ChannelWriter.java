@@ -304,8 +304,7 @@ final class ChannelWriter {
                     week.map(w -> w.map(t -> t.members().contains(trigger) ? true : null));
             var jobs = lanes.getOrDefault(trigger, List.of());
             if (!jobs.isEmpty()) {
-                jobs.forEach(job ->
-                        change(job, trigger, minutes, days, tokens).ifPresent(changes::add));
+                jobs.forEach(job -> change(job, trigger, minutes, days, tokens).ifPresent(changes::add));
             } else if (minutes.filter(m -> !m.isSilent()).isPresent()) {
                 throw notSupported("a schedule for " + trigger.text());
             }
@@ -354,8 +353,9 @@ final class ChannelWriter {
             if (before != null && !before.equals(triggers)) {
                 throw new LinkException(
                         Reason.NOT_SUPPORTED,
-                        "channel " + channel + " records by " + before + " and by " + triggers + " at the hours of the one"
-                                + " schedule " + schedule + ", which cannot be changed for one alone");
+                        "channel " + channel + " records by " + before + " and by " + triggers
+                                + " at the hours of the one" + " schedule " + schedule
+                                + ", which cannot be changed for one alone");
             }
         }
     }

@@ -146,7 +146,8 @@ record Snapshot(
     Set<String> alsoUsing(String schedule, String channel) {
         Set<String> others = new TreeSet<>();
         jobsByChannel.forEach((other, jobs) -> {
-            if (!other.equals(channel) && jobs.stream().anyMatch(j -> j.schedule().equals(schedule))) {
+            if (!other.equals(channel)
+                    && jobs.stream().anyMatch(j -> j.schedule().equals(schedule))) {
                 others.add(other);
             }
         });

@@ -286,8 +286,9 @@ class OnvifLinkTest {
                     .hasMessageContaining("changed for all of them");
         }
         var after = link.read(access(tern)).channels();
-        assertThat(after).allSatisfy(c -> assertThat(c.config().get(Catalogue.WEEK))
-                .isEqualTo(before.getFirst().config().get(Catalogue.WEEK)));
+        assertThat(after)
+                .allSatisfy(c -> assertThat(c.config().get(Catalogue.WEEK))
+                        .isEqualTo(before.getFirst().config().get(Catalogue.WEEK)));
         assertThat(after.get(1).config().get(Catalogue.SENSITIVITY))
                 .as("what is its own is written all the same")
                 .contains(NativeValue.number(33));

@@ -104,7 +104,9 @@ final class RecordingAnswers {
                         + topic + "</tt:Topic></tt:Filter><tt:Before>PT" + c.before + "S</tt:Before><tt:After>PT"
                         + c.after
                         + "S</tt:After></tt:EventFilter>";
-        var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"S" + scheduleOf(lane).token() + "\"";
+        var schedule = recorder.model.unscheduled()
+                ? ""
+                : " ScheduleToken=\"S" + scheduleOf(lane).token() + "\"";
         return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.place
                 + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
                 + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
@@ -118,7 +120,8 @@ final class RecordingAnswers {
         var channel = lane.channel();
         var configuration = Xml.first(operation, "JobConfiguration")
                 .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "No configuration"));
-        var schedule = recorder.model.unscheduled() ? "" : "S" + scheduleOf(lane).token();
+        var schedule =
+                recorder.model.unscheduled() ? "" : "S" + scheduleOf(lane).token();
         if (!configuration.getAttribute("ScheduleToken").equals(schedule)
                 || Xml.first(configuration, "Tracks").isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The schedule or the tracks were dropped");

@@ -17,11 +17,13 @@ import choir.server.stored.ChangesJson;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Makes previews and keeps what each of them saw. */
@@ -67,7 +69,12 @@ class Previews {
             }
             var changes = changes(standing, scope.only());
             if (changes.isEmpty()) {
-                inTune++;
+                var unknown = unknown(standing).keySet();
+                if (unknown.isEmpty()) {
+                    inTune++;
+                } else {
+                    unread.add(new Preview.Unread(standing.camera().text(), notKnown(unknown)));
+                }
                 continue;
             }
             steps.put(standing.row().id(), changes);
@@ -81,13 +88,22 @@ class Previews {
         return new Preview(id, selection, now, changing, inTune, unread, List.copyOf(onSite), List.copyOf(pauses));
     }
 
+    /** What is held and cannot be known is never written over. */
     static Map<SettingKey, Change> changes(Standing standing, Set<SettingKey> only) {
         Map<SettingKey, Change> changes = new TreeMap<>(
                 Changes.between(standing.translation(), standing.held().orElseThrow()));
+        changes.values().removeIf(c -> c.before().isEmpty());
         if (!only.isEmpty()) {
             changes.keySet().retainAll(only);
         }
         return changes;
+    }
+
+    private static String notKnown(Set<SettingKey> keys) {
+        return keys.stream()
+                        .map(k -> Catalogue.get(k).title().toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining(", "))
+                + (keys.size() == 1 ? " is" : " are") + " not known, so nothing is written over";
     }
 
     private static String whyUnread(Standing standing) {
@@ -103,6 +119,12 @@ class Previews {
                 cannot.add(new Preview.Cannot(key.text(), Catalogue.get(key).title(), asked, why));
             }
         });
+        unknown(standing)
+                .forEach((key, asked) -> cannot.add(new Preview.Cannot(
+                        key.text(),
+                        Catalogue.get(key).title(),
+                        asked,
+                        "what the recorder holds there is not known, so it is not written over")));
         StoredCamera camera = standing.row();
         return new Preview.OfCamera(
                 camera.camera().text(),
@@ -112,6 +134,18 @@ class Previews {
                 standing.family().name(),
                 settings,
                 cannot);
+    }
+
+    /** What is asked and was not in the recorder's answer, or not in a form that can be understood. */
+    private static Map<SettingKey, String> unknown(Standing standing) {
+        Map<SettingKey, String> unknown = new TreeMap<>();
+        var held = standing.held().orElseThrow();
+        standing.translation().wishes().forEach((key, wish) -> {
+            if (wish instanceof Wish.Wanted wanted && held.get(key).isEmpty()) {
+                unknown.put(key, NativeText.of(wanted.value()));
+            }
+        });
+        return unknown;
     }
 
     private static Preview.OfSetting ofSetting(Standing standing, SettingKey key, Change change) {

@@ -357,4 +357,20 @@ class RolloutsTest {
         assertThat(started(preview("recorder:r1"), 3, 0, "soon").detail()).contains("PT30M");
         assertThat(started(preview("recorder:r1"), 3, 0, "-PT1H").status()).isEqualTo(400);
     }
+
+    @Test
+    void whatIsHeldAndNotKnownIsNotWrittenOver() {
+        service.load("template: house\nmotion: {sensitivity: 66, threshold: 9%}\n");
+        var preview = service.post("/api/v1/previews", Map.of("select", "camera:r1/01"))
+                .body();
+        // Its recorder says nothing of a threshold.
+        assertThat(preview.path("cameras").path(0).path("changes")).hasSize(1);
+        assertThat(preview.path("cameras").path(0).path("cannot").toString()).contains("not written over");
+        service.giveOut("camera:r1/01");
+        var again = service.post("/api/v1/previews", Map.of("select", "camera:r1/01"))
+                .body();
+        assertThat(again.path("inTune").asInt()).isZero();
+        assertThat(again.path("unread").path(0).path("why").asString())
+                .isEqualTo("threshold is not known, so nothing is written over");
+    }
 }
