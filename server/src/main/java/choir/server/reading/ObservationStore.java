@@ -210,10 +210,25 @@ public class ObservationStore implements RecorderFollower {
     }
 
     /**
-     * Takes values as verified, for later comparison; what was verified before of other settings stays. To be called
+     * Takes values that were written and came back as verified, for later comparison; what was verified before of other
+     * settings stays. A recorder that takes one value is not remembered for another that it did not take. To be called
      * within a transaction.
      */
     public void verified(long camera, Map<SettingKey, NativeValue> values) {
+        agreed(camera, values);
+        for (var key : values.keySet()) {
+            database.change("DELETE FROM attempt WHERE camera = :camera AND key = :key")
+                    .param("camera", camera)
+                    .param("key", key.text())
+                    .update();
+        }
+    }
+
+    /**
+     * Takes values that were seen to be as asked as good as verified. That another value did not take stays known. To be
+     * called within a transaction.
+     */
+    public void agreed(long camera, Map<SettingKey, NativeValue> values) {
         if (values.isEmpty()) {
             return;
         }
@@ -225,12 +240,12 @@ public class ObservationStore implements RecorderFollower {
                 .param("hash", stored(baseline(camera).with(values)))
                 .update();
         tellOf(camera);
-        for (var key : values.keySet()) {
-            database.change("DELETE FROM attempt WHERE camera = :camera AND key = :key")
-                    .param("camera", camera)
-                    .param("key", key.text())
-                    .update();
-        }
+        values.forEach((key, value) -> database.change(
+                        "DELETE FROM attempt WHERE camera = :camera AND key = :key AND written = :written")
+                .param("camera", camera)
+                .param("key", key.text())
+                .param("written", NativeJson.write(value))
+                .update());
     }
 
     private NativeConfig baseline(long camera) {

@@ -8,6 +8,7 @@ import choir.server.reading.Followed;
 import choir.server.reading.ObservationStore;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
@@ -29,7 +30,7 @@ public class Baselines implements Followed {
             standings
                     .ofRecorder(recorder)
                     .values()
-                    .forEach(standing -> observations.verified(standing.row().id(), inTune(standing)));
+                    .forEach(standing -> observations.agreed(standing.row().id(), inTune(standing)));
         }
     }
 
@@ -38,12 +39,20 @@ public class Baselines implements Followed {
         standing.held().ifPresent(held -> {
             for (var deviation : standing.deviations()) {
                 var key = deviation.key();
-                if (deviation.cause() == Cause.IN_TUNE
-                        && !held.get(key).equals(standing.baseline().get(key))) {
-                    held.get(key).ifPresent(value -> values.put(key, value));
+                if (deviation.cause() == Cause.IN_TUNE) {
+                    held.get(key)
+                            .filter(value -> isNews(standing, key, value))
+                            .ifPresent(value -> values.put(key, value));
                 }
             }
         });
         return values;
+    }
+
+    /** It was not known to agree, or not to take just this value. */
+    private static boolean isNews(Standing standing, SettingKey key, NativeValue value) {
+        var attempt = standing.known().attempts().get(key);
+        return !standing.baseline().get(key).equals(Optional.of(value))
+                || attempt != null && attempt.written().equals(value);
     }
 }
