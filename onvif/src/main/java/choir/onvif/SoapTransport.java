@@ -10,15 +10,20 @@ import java.math.BigDecimal;
 import java.net.ConnectException;
 import java.net.URI;
 import java.time.Duration;
+import java.util.Arrays;
+import java.util.Locale;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javax.xml.stream.XMLStreamException;
+import org.apache.hc.client5.http.auth.AuthSchemeFactory;
+import org.apache.hc.client5.http.auth.StandardAuthScheme;
 import org.apache.hc.client5.http.classic.methods.HttpGet;
 import org.apache.hc.client5.http.classic.methods.HttpPost;
 import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.config.RequestConfig;
+import org.apache.hc.client5.http.impl.auth.DigestSchemeFactory;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.client5.http.impl.classic.HttpClients;
 import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
@@ -26,6 +31,7 @@ import org.apache.hc.client5.http.protocol.HttpClientContext;
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.ContentType;
 import org.apache.hc.core5.http.NoHttpResponseException;
+import org.apache.hc.core5.http.config.RegistryBuilder;
 import org.apache.hc.core5.http.io.entity.StringEntity;
 import org.apache.hc.core5.pool.PoolConcurrencyPolicy;
 import org.apache.hc.core5.util.Timeout;
@@ -60,8 +66,13 @@ final class SoapTransport implements AutoCloseable {
                         .setSocketTimeout(timeout)
                         .build())
                 .build();
+        // A challenge that would have the password sent as it can be read is not answered.
+        var answered = RegistryBuilder.<AuthSchemeFactory>create()
+                .register(StandardAuthScheme.DIGEST, DigestSchemeFactory.INSTANCE)
+                .build();
         this.http = HttpClients.custom()
                 .setConnectionManager(connections)
+                .setDefaultAuthSchemeRegistry(answered)
                 .setDefaultRequestConfig(RequestConfig.custom()
                         .setConnectionRequestTimeout(timeout)
                         .setResponseTimeout(timeout)
@@ -192,6 +203,13 @@ final class SoapTransport implements AutoCloseable {
                     conversation.who() + " answered " + status
                             + (status == 503 ? " (busy)" : " at " + address.getPath()));
         }
+        if (status == 401 && asksForReadablePassword(response)) {
+            throw new LinkException(
+                    Reason.NOT_AUTHORIZED,
+                    conversation.who()
+                            + " asks for the password in a form that anybody on the way can read, so it was not"
+                            + " given; set the recorder to digest authentication");
+        }
         if (status == 401 || response.getEntity() == null) {
             return new Answer(status, null);
         }
@@ -207,6 +225,14 @@ final class SoapTransport implements AutoCloseable {
                     conversation.who() + " gave an answer that cannot be understood (HTTP " + status + ")",
                     e);
         }
+    }
+
+    private static boolean asksForReadablePassword(ClassicHttpResponse response) {
+        var challenges = Arrays.stream(response.getHeaders("WWW-Authenticate"))
+                .map(h -> h.getValue().strip().toLowerCase(Locale.ROOT))
+                .toList();
+        return challenges.stream().anyMatch(c -> c.startsWith("basic"))
+                && challenges.stream().noneMatch(c -> c.contains("digest"));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package choir.onvif;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import choir.link.ChannelWrite;
@@ -164,5 +165,33 @@ class HostileRecorderTest {
         assertThat(Element.shortened("a".repeat(1_000_000))).hasSize(257).endsWith("…");
         assertThat(Element.shortened("a".repeat(255) + "\uD83D\uDEA2" + "b".repeat(9)))
                 .isEqualTo("a".repeat(255) + "…");
+    }
+
+    @Test
+    void aPasswordIsNotGivenInAFormThatCanBeRead() throws IOException {
+        var heard = new java.util.concurrent.ConcurrentLinkedQueue<String>();
+        var server = com.sun.net.httpserver.HttpServer.create(
+                new java.net.InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+        server.createContext("/", exchange -> {
+            heard.addAll(exchange.getRequestHeaders().getOrDefault("Authorization", java.util.List.of()));
+            heard.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
+            exchange.getResponseHeaders().add("WWW-Authenticate", "Basic realm=\"recorder\"");
+            exchange.sendResponseHeaders(401, -1);
+            exchange.close();
+        });
+        server.start();
+        try (var link = new OnvifLink(SHORT)) {
+            var access = new RecorderAccess(
+                    URI.create("http://127.0.0.1:" + server.getAddress().getPort() + "/"),
+                    "u",
+                    "a-secret-word",
+                    Optional.empty());
+            assertThatThrownBy(() -> link.read(access))
+                    .isInstanceOf(LinkException.class)
+                    .hasMessageContaining("anybody on the way can read");
+            assertThat(heard).isNotEmpty().noneMatch(h -> h.startsWith("Basic") || h.contains("a-secret-word"));
+        } finally {
+            server.stop(0);
+        }
     }
 }

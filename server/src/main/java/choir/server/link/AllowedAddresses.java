@@ -27,7 +27,10 @@ public class AllowedAddresses {
 
     /** Why the address is not to be spoken to; empty when it may be. */
     Optional<String> refusal(URI address) {
-        return refusal(address.getHost());
+        return address.getRawUserInfo() != null
+                ? Optional.of(
+                        "an address is kept and shown, so no password may stand in it; give user and password apart")
+                : refusal(address.getHost());
     }
 
     private Optional<String> refusal(String host) {
