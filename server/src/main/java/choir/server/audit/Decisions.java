@@ -1,6 +1,7 @@
 package choir.server.audit;
 
 import choir.fleet.Node;
+import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.server.account.Accounts;
 import choir.server.db.Database;
@@ -15,9 +16,12 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 
@@ -92,7 +96,13 @@ class Decisions {
     private void decide(String recorder, List<Finding> own, Decision decision, String who, Outcome outcome) {
         Map<Node.Camera, Standing> there =
                 decision instanceof Decision.Adopt ? standings.ofRecorder(recorder) : Map.of();
-        for (var finding : own) {
+        Set<Node.Camera> touched = new HashSet<>();
+        for (var finding : inOrder(own)) {
+            boolean again = finding.camera().filter(c -> !touched.add(c)).isPresent();
+            if (again && decision instanceof Decision.Adopt) {
+                // What was adopted of this camera a moment ago is part of its policy now.
+                there = standings.ofRecorder(recorder);
+            }
             var hindered = switch (decision) {
                 case Decision.Adopt adopt -> adopt(finding, there, adopt, who);
                 case Decision.Accept accept -> {
@@ -112,6 +122,13 @@ class Decisions {
                 outcome.decided().add(finding.id());
             }
         }
+    }
+
+    /** Areas first, since thresholds may be counted over the cells that they watch. */
+    private static List<Finding> inOrder(List<Finding> findings) {
+        return findings.stream()
+                .sorted(Comparator.comparing(f -> !f.matter().setting().equals(Optional.of(Catalogue.AREAS))))
+                .toList();
     }
 
     private Optional<String> adopt(

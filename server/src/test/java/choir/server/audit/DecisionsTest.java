@@ -145,6 +145,27 @@ class DecisionsTest {
     }
 
     @Test
+    void allOfACameraAreAdoptedAtOnceThoughOneRestsOnTheOther() {
+        var held = new BitSet();
+        held.set(3, 40);
+        fake.turn("01", Catalogue.THRESHOLD, NativeValue.number(3));
+        fake.turn("01", Catalogue.SENSITIVITY, NativeValue.number(31));
+        turn(Catalogue.AREAS, new NativeValue.Mask(CellMask.of(GRID, held)));
+        var ids = service.get("/api/v1/findings")
+                .body()
+                .path("items")
+                .valueStream()
+                .mapToLong(f -> f.path("id").asLong())
+                .sorted()
+                .toArray();
+        assertThat(ids).hasSizeGreaterThanOrEqualTo(3);
+        var answer = decide("adopt", Map.of("because", "x", "until", LATER), ids);
+        assertThat(answer.body().path("refused")).as(answer.body().toString()).isEmpty();
+        service.audit();
+        assertThat(service.findings()).isEmpty();
+    }
+
+    @Test
     void whatIsFixedCannotBeAdoptedAndTheOthersAre() {
         fake.turn("01", Catalogue.AFTER_EVENT, NativeValue.number(3));
         turn(Catalogue.SENSITIVITY, NativeValue.number(31));
