@@ -44,6 +44,11 @@
     <dd title={when(camera.readAt)}>{ago(camera.readAt)}</dd>
   </div>
 </dl>
+{#if camera.paused}
+  <p class="mb-6 border-l-2 border-waiting pl-4">
+    {camera.paused}, so it is neither audited nor written.
+  </p>
+{/if}
 {#if camera.trouble}
   <p class="mb-6 border-l-2 border-loss pl-4">
     What it holds now is not known: {camera.trouble}.

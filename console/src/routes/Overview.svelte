@@ -95,6 +95,8 @@
               {#if o.unknown > 0}
                 {count(o.unknown, 'camera')} could not be read ({o.away.map((a) => a.recorder).join(', ')}).
               {/if}
+              {#each o.paused as words (words)}{words}.
+              {/each}
             </p>
           </section>
         </div>

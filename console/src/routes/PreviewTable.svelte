@@ -46,7 +46,10 @@
   </div>
 {/if}
 {#each cannot as c (c.why)}
-  <p class="mt-2 text-sm text-cannot">Cannot be honoured: {c.why} (asked {c.asked}).</p>
+  <p class="mt-2 text-sm text-cannot">Not written: {c.why} (asked {c.asked}).</p>
+{/each}
+{#each preview.leftAlone as words (words)}
+  <p class="mt-2 text-sm text-waiting">Left out: {words}</p>
 {/each}
 {#each preview.unread as u (u.camera)}
   <p class="mt-2 text-sm text-faint">Left out: <span class="native">{u.camera}</span>, {u.why}</p>

@@ -24,9 +24,9 @@
   {#if finding.desired || finding.observed}
     <dl class="mb-4 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
       <dt class="text-faint">Ought to hold</dt>
-      <dd class="native break-all">{finding.desired ?? ''}</dd>
+      <dd class="native wrap-anywhere">{finding.desired ?? ''}</dd>
       <dt class="text-faint">Holds</dt>
-      <dd class="native break-all">{finding.observed ?? ''}</dd>
+      <dd class="native wrap-anywhere">{finding.observed ?? ''}</dd>
     </dl>
   {/if}
   <Loaded query={history}>

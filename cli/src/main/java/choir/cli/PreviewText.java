@@ -46,8 +46,8 @@ final class PreviewText {
         Set<String> said = new LinkedHashSet<>();
         for (var camera : preview.path("cameras")) {
             camera.path("cannot")
-                    .forEach(c -> said.add("cannot be honoured: " + Listing.text(c, "why") + " (asked "
-                            + Listing.text(c, "asked") + ")"));
+                    .forEach(c -> said.add(
+                            "not written: " + Listing.text(c, "why") + " (asked " + Listing.text(c, "asked") + ")"));
             camera.path("changes").forEach(c -> {
                 if (!Listing.text(c, "approximated").isEmpty()) {
                     said.add("approximated: " + Listing.text(c, "title") + " of " + Listing.text(camera, "family")
@@ -61,6 +61,7 @@ final class PreviewText {
         preview.path("onSite")
                 .forEach(r -> said.add(
                         r.asString("") + " has no network interface; see: choir sheet show " + r.asString("")));
+        preview.path("leftAlone").forEach(words -> said.add("left out: " + words.asString("")));
         preview.path("unread")
                 .forEach(u -> said.add("left out: " + Listing.text(u, "camera") + ": " + Listing.text(u, "why")));
         said.forEach(out::println);

@@ -41,6 +41,9 @@ final class RolloutStart extends Act {
         var made = service.post("/api/v1/previews", Map.of("select", Selections.joined(words, "")));
         PreviewText.print(out(), made);
         if (made.path("cameras").isEmpty()) {
+            if (!made.path("leftAlone").isEmpty()) {
+                throw new Failure(Failure.FAILED, "nothing was given out; recorders are paused, see above");
+            }
             if (!made.path("unread").isEmpty()) {
                 throw new Failure(
                         Failure.NOT_REACHABLE,

@@ -31,6 +31,7 @@ final class StatusCommand extends Act {
         for (JsonNode away : overview.path("away")) {
             say(Listing.text(away, "trouble"));
         }
+        overview.path("paused").forEach(words -> say(words.asString("")));
         return Failure.DONE;
     }
 

@@ -41,6 +41,14 @@ public sealed interface Matter {
     /** What is wrong with a recorder as a whole. */
     sealed interface OfRecorder extends Matter {}
 
+    /** What stays as it is until somebody does something about it, and so can be left for a while. */
+    sealed interface Steady extends Matter {
+        @Override
+        default Set<Act> acts() {
+            return EnumSet.of(Act.ACCEPT);
+        }
+    }
+
     /** What is wrong with a setting of a camera. */
     sealed interface OfSetting extends OfCamera {
         SettingKey key();
@@ -74,15 +82,10 @@ public sealed interface Matter {
      *
      * @param template in which it stands; empty for an override
      */
-    record Blocked(SettingKey key, Node at, Optional<TemplateName> template) implements OfSetting {
+    record Blocked(SettingKey key, Node at, Optional<TemplateName> template) implements OfSetting, Steady {
         @Override
         public String about() {
             return "blocked";
-        }
-
-        @Override
-        public Set<Act> acts() {
-            return EnumSet.of(Act.ACCEPT);
         }
     }
 
@@ -95,7 +98,7 @@ public sealed interface Matter {
     }
 
     /** An area that no layer gives a shape. */
-    record AreaWithoutShape(String area) implements OfCamera {
+    record AreaWithoutShape(String area) implements OfCamera, Steady {
         @Override
         public String about() {
             return "area-without-shape";
@@ -110,11 +113,6 @@ public sealed interface Matter {
         public Optional<SettingKey> setting() {
             return Optional.of(Catalogue.AREAS);
         }
-
-        @Override
-        public Set<Act> acts() {
-            return EnumSet.of(Act.ACCEPT);
-        }
     }
 
     /**
@@ -122,7 +120,7 @@ public sealed interface Matter {
      *
      * @param asked true when a policy asks for it, false when the recorder holds it and nobody governs it
      */
-    record Unsound(Check check, boolean asked) implements OfCamera {
+    record Unsound(Check check, boolean asked) implements OfCamera, Steady {
         @Override
         public String about() {
             return "unsound";
@@ -131,11 +129,6 @@ public sealed interface Matter {
         @Override
         public String title() {
             return asked ? "Policy" : "At the recorder";
-        }
-
-        @Override
-        public Set<Act> acts() {
-            return EnumSet.of(Act.ACCEPT);
         }
     }
 
@@ -153,7 +146,7 @@ public sealed interface Matter {
     }
 
     /** Something that the recorder says of it cannot be understood. */
-    record OddAnswer() implements OfCamera {
+    record OddAnswer() implements OfCamera, Steady {
         @Override
         public String about() {
             return "odd-answer";
@@ -162,11 +155,6 @@ public sealed interface Matter {
         @Override
         public String title() {
             return "Answer";
-        }
-
-        @Override
-        public Set<Act> acts() {
-            return EnumSet.of(Act.ACCEPT);
         }
     }
 
@@ -221,7 +209,7 @@ public sealed interface Matter {
         }
     }
 
-    record Zone() implements OfRecorder {
+    record Zone() implements OfRecorder, Steady {
         @Override
         public String about() {
             return "zone";
@@ -230,11 +218,6 @@ public sealed interface Matter {
         @Override
         public String title() {
             return "Time zone";
-        }
-
-        @Override
-        public Set<Act> acts() {
-            return EnumSet.of(Act.ACCEPT);
         }
     }
 

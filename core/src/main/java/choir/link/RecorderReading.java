@@ -8,7 +8,8 @@ import java.util.Optional;
 /**
  * What a recorder was read to hold.
  *
- * @param clockAhead how far the recorder's clock is ahead of ours, negative when it is behind; empty when it does not say what it shows
+ * @param clockAhead how far the recorder's clock is ahead of ours, negative when it is behind; empty when it does not say
+ *     what it shows
  * @param posixZone the zone rule as the device states it, such as {@code CET-1CEST,M3.5.0,M10.5.0/3}; may be empty
  * @param calls how many calls it took
  */

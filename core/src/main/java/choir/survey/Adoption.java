@@ -7,7 +7,6 @@ import choir.family.Translator;
 import choir.fleet.Node;
 import choir.policy.AreaStatement;
 import choir.policy.Calendars;
-import choir.policy.Catalogue;
 import choir.policy.Effective;
 import choir.policy.EffectivePolicy;
 import choir.policy.Layer.Statement;
@@ -92,9 +91,8 @@ public sealed interface Adoption {
     private static Map<String, Optional<DayPlan>> inPlaceOf(
             Map<String, Optional<DayPlan>> found, EffectivePolicy policy) {
         Map<String, Optional<DayPlan>> all = new LinkedHashMap<>();
-        if (policy.get(Catalogue.SPECIAL_DAYS).orElse(null) instanceof Effective.SpecialDays said) {
-            said.byCalendar().keySet().forEach(calendar -> all.put(calendar, Optional.empty()));
-        }
+        policy.specialDays()
+                .ifPresent(said -> said.byCalendar().keySet().forEach(calendar -> all.put(calendar, Optional.empty())));
         all.putAll(found);
         return all;
     }

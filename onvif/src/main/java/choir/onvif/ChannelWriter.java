@@ -1,6 +1,5 @@
 package choir.onvif;
 
-import choir.document.WeekCalendar;
 import choir.family.Ability;
 import choir.family.Family;
 import choir.family.NativeValue;
@@ -8,11 +7,6 @@ import choir.family.Place;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.policy.SettingKey;
-import choir.week.Trigger;
-import choir.week.TriggerSet;
-import choir.week.WallClock.SpecialDay;
-import choir.week.Week;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +18,7 @@ import java.util.function.Predicate;
 
 /**
  * Writes values to one channel. Each structure is read, changed in the one place and sent back whole, so that nothing is
- * lost that this client does not know. Schedules that gain minutes are written before those that lose some, and jobs are
- * switched off last and on first, so that a change opens no gap of its own.
+ * lost that this client does not know. Jobs are switched off last and on first, so that a change opens no gap of its own.
  */
 final class ChannelWriter {
     private final OnvifSession session;
@@ -48,13 +41,13 @@ final class ChannelWriter {
     }
 
     /** Sends what changes something; whatever becomes of it, the settings there count as sent. */
-    private void send(Predicate<Place> places, Element request) {
+    private Element send(Predicate<Place> places, Element request) {
         keys.forEach((place, there) -> {
             if (places.test(place)) {
                 sent.addAll(there);
             }
         });
-        session.call(request);
+        return session.call(request);
     }
 
     void write(Map<SettingKey, NativeValue> values) {
@@ -91,7 +84,11 @@ final class ChannelWriter {
         if (on.equals(Optional.of(true))) {
             mode("Active");
         }
-        lanes(byPlace);
+        new LaneWriter(snapshot, channel, this::send)
+                .write(
+                        Optional.ofNullable(byPlace.get(Place.Field.LANES)).map(v -> ((NativeValue.Hours) v).week()),
+                        Optional.ofNullable(byPlace.get(Place.Field.SPECIAL_DAYS))
+                                .map(v -> ((NativeValue.SpecialDays) v).days()));
         if (on.equals(Optional.of(false))) {
             mode("Idle");
         }
@@ -282,124 +279,5 @@ final class ChannelWriter {
                                 Element.of(Namespaces.RECORDING, "Mode", mode)));
             }
         }
-    }
-
-    private record LaneChange(Element schedule, boolean gains) {}
-
-    /** The week and the special days stand in the same schedules and go together. */
-    private void lanes(Map<Place, NativeValue> values) {
-        var week = Optional.ofNullable(values.get(Place.Field.LANES)).map(v -> ((NativeValue.Hours) v).week());
-        var days = Optional.ofNullable(values.get(Place.Field.SPECIAL_DAYS))
-                .map(v -> ((NativeValue.SpecialDays) v).days());
-        if (week.isEmpty() && days.isEmpty()) {
-            return;
-        }
-        refuseWhatOthersUse();
-        var tokens =
-                days.map(d -> SpecialDays.prepare(this::sendDays, snapshot, d)).orElse(List.of());
-        List<LaneChange> changes = new ArrayList<>();
-        var lanes = jobsByTrigger();
-        for (var trigger : Trigger.values()) {
-            Optional<Week<Boolean>> minutes =
-                    week.map(w -> w.map(t -> t.members().contains(trigger) ? true : null));
-            var jobs = lanes.getOrDefault(trigger, List.of());
-            if (!jobs.isEmpty()) {
-                jobs.forEach(job -> change(job, trigger, minutes, days, tokens).ifPresent(changes::add));
-            } else if (minutes.filter(m -> !m.isSilent()).isPresent()) {
-                throw notSupported("a schedule for " + trigger.text());
-            }
-        }
-        changes.stream().filter(LaneChange::gains).forEach(this::schedule);
-        changes.stream().filter(c -> !c.gains()).forEach(this::schedule);
-    }
-
-    private Element sendDays(Element request) {
-        keys.getOrDefault(Place.Field.SPECIAL_DAYS, Set.of()).forEach(sent::add);
-        return session.call(request);
-    }
-
-    /** More than one where several streams are recorded for the same reason; one of those that share a schedule. */
-    private Map<Trigger, List<RecordingJob>> jobsByTrigger() {
-        Map<Trigger, List<RecordingJob>> lanes = new LinkedHashMap<>();
-        for (var job : jobs()) {
-            job.triggers().filter(t -> t.members().size() == 1).ifPresent(t -> {
-                var there = lanes.computeIfAbsent(t.members().iterator().next(), k -> new ArrayList<>());
-                if (there.stream().noneMatch(j -> j.schedule().equals(job.schedule()))) {
-                    there.add(job);
-                }
-            });
-        }
-        return lanes;
-    }
-
-    /** A schedule that another camera, or another trigger, goes by as well cannot be changed for this one alone. */
-    private void refuseWhatOthersUse() {
-        Map<String, TriggerSet> users = new LinkedHashMap<>();
-        for (var job : jobs()) {
-            var schedule = job.schedule();
-            if (schedule.isEmpty()) {
-                continue;
-            }
-            var others = snapshot.alsoUsing(schedule, channel);
-            if (!others.isEmpty()) {
-                throw new LinkException(
-                        Reason.NOT_SUPPORTED,
-                        "channel " + channel + " goes by the schedule " + schedule + ", as do "
-                                + String.join(", ", others)
-                                + "; it would be changed for all of them, so give each a schedule of its own first");
-            }
-            var triggers = job.triggers().orElse(TriggerSet.NONE);
-            var before = users.putIfAbsent(schedule, triggers);
-            if (before != null && !before.equals(triggers)) {
-                throw new LinkException(
-                        Reason.NOT_SUPPORTED,
-                        "channel " + channel + " records by " + before + " and by " + triggers
-                                + " at the hours of the one" + " schedule " + schedule
-                                + ", which cannot be changed for one alone");
-            }
-        }
-    }
-
-    /** Empty when the schedule already says all of it. */
-    private Optional<LaneChange> change(
-            RecordingJob job,
-            Trigger trigger,
-            Optional<Week<Boolean>> minutes,
-            Optional<List<SpecialDay>> days,
-            List<String> tokens) {
-        var held = new ChannelReader(snapshot, channel, OnvifLink::schedule)
-                .schedule(job)
-                .orElseThrow(() -> new LinkException(
-                        Reason.NOT_SUPPORTED,
-                        "the schedule " + job.schedule() + " of channel " + channel
-                                + " cannot be understood, so it is not written over"));
-        boolean differs = minutes.filter(m -> !m.equals(held)).isPresent();
-        if (!differs && days.isEmpty()) {
-            return Optional.empty();
-        }
-        var schedule = snapshot.schedules().get(job.schedule());
-        if (schedule == null) {
-            throw notSupported("a schedule of its own");
-        }
-        if (differs) {
-            schedule = schedule.changed(
-                    e -> e.withText(WeekCalendar.write(minutes.orElseThrow(), on -> "recording")), "Standard");
-        }
-        if (days.isPresent()) {
-            schedule = schedule.without("SpecialDays");
-            for (var entry : SpecialDays.entries(tokens, days.get(), trigger)) {
-                schedule = schedule.withChild(entry);
-            }
-        }
-        boolean gains = minutes.filter(m -> !m.join(held, (a, b) -> a != null && b == null ? a : null)
-                        .isSilent())
-                .isPresent();
-        return Optional.of(new LaneChange(schedule, gains));
-    }
-
-    private void schedule(LaneChange change) {
-        send(
-                p -> p == Place.Field.LANES || p == Place.Field.SPECIAL_DAYS,
-                Element.of(Namespaces.SCHEDULE, "ModifySchedule", change.schedule()));
     }
 }

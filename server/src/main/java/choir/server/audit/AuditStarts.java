@@ -24,8 +24,8 @@ public class AuditStarts {
     }
 
     /**
-     * Recorders that are paused are left out. Which recorders are meant is decided now; what their cameras hold is compared when each was read. To be called within
-     * a transaction, and the work to be submitted after it.
+     * Which recorders are meant is decided now, those that are paused left out; what their cameras hold is compared when
+     * each was read. To be called within a transaction, and the work to be submitted after it.
      *
      * @return the number of the work
      */

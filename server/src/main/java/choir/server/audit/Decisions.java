@@ -10,10 +10,9 @@ import choir.server.policy.Policies;
 import choir.server.policy.Saying;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
-import choir.server.web.Problem;
+import choir.server.web.Dates;
 import choir.survey.Adoption;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -62,10 +61,7 @@ class Decisions {
 
     /** All in one transaction, so that a finding is not ended for a policy that was not written. */
     Outcome decide(Collection<Long> ids, Decision decision, String who) {
-        var today = LocalDate.now(clock);
-        decision.until().filter(last -> last.isBefore(today)).ifPresent(last -> {
-            throw new Problem(Problem.Kind.INVALID, "the last day " + last + " is past (today is " + today + ")");
-        });
+        decision.until().ifPresent(last -> Dates.requireToCome(last, clock));
         decision.assignee().ifPresent(accounts::require);
         return database.write(() -> {
             var outcome = new Outcome(new ArrayList<>(), new ArrayList<>());

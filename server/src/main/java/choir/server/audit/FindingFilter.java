@@ -4,12 +4,10 @@ import choir.drift.Severity;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.server.web.Dates;
-import choir.server.web.Problem;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
@@ -40,7 +38,7 @@ record FindingFilter(
             @Nullable String assigned) {
         FindingFilter filter(ZoneId zone) {
             return new FindingFilter(
-                    said(severity).map(Words::severity),
+                    said(severity).map(Severity::named),
                     said(cause),
                     said(setting).map(key -> Catalogue.named(key).key()),
                     said(before)
@@ -51,15 +49,6 @@ record FindingFilter(
 
         private static Optional<String> said(@Nullable String text) {
             return Optional.ofNullable(text).filter(t -> !t.isBlank());
-        }
-
-        private static Severity severity(String word) {
-            try {
-                return Severity.valueOf(word.toUpperCase(Locale.ROOT));
-            } catch (IllegalArgumentException e) {
-                throw new Problem(
-                        Problem.Kind.INVALID, "expected the severity low, medium or high, not \"" + word + "\"");
-            }
         }
     }
 

@@ -6,7 +6,6 @@ import choir.server.web.Dates;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.time.Clock;
-import java.time.LocalDate;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -41,10 +40,7 @@ class PauseApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void pause(@PathVariable String name, @RequestBody PauseRequest given, Principal who) {
         var until = Dates.parse(given.until());
-        var today = LocalDate.now(clock);
-        if (until.isBefore(today)) {
-            throw new Problem(Problem.Kind.INVALID, "the last day " + until + " is past (today is " + today + ")");
-        }
+        Dates.requireToCome(until, clock);
         var because = given.because().strip();
         if (because.isEmpty() || because.length() > LONGEST_REASON) {
             throw new Problem(

@@ -98,7 +98,7 @@ class NoticeApi {
             throw new Problem(
                     Problem.Kind.INVALID, "no mail server is set; start the service with --choir.mail.host=HOST first");
         }
-        var severity = severity(given.severity() == null ? "medium" : given.severity());
+        var severity = Severity.named(given.severity() == null ? "medium" : given.severity());
         var quiet = quiet(given);
         Optional<String> secret = target instanceof Target.Webhook ? Optional.of(secret()) : Optional.empty();
         return database.write(() -> {
@@ -168,19 +168,11 @@ class NoticeApi {
                 rule.id(),
                 rule.target().way(),
                 rule.target().text(),
-                rule.severity().name().toLowerCase(Locale.ROOT),
+                rule.severity().word(),
                 rule.quiet().map(q -> q.from().toString()).orElse(null),
                 rule.quiet().map(q -> q.to().toString()).orElse(null),
                 rule.who(),
                 secret);
-    }
-
-    private static Severity severity(String word) {
-        try {
-            return Severity.valueOf(word.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException e) {
-            throw new Problem(Problem.Kind.INVALID, "expected the severity low, medium or high, not \"" + word + "\"");
-        }
     }
 
     private static Optional<NoticeRule.Quiet> quiet(NoticeRequest given) {

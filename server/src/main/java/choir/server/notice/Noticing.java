@@ -93,7 +93,7 @@ class Noticing implements Works.Follower, Plans.Follower {
         opened.stream()
                 .limit(NAMED)
                 .forEach(f -> body.append("%-6s  %s  %s%n        %s%n"
-                        .formatted(f.severity().name().toLowerCase(Locale.ROOT), f.where(), f.label(), f.sentence())));
+                        .formatted(f.severity().word(), f.where(), f.label(), f.sentence())));
         if (opened.size() > NAMED) {
             body.append("and ").append(opened.size() - NAMED).append(" more\n");
         }
@@ -116,7 +116,7 @@ class Noticing implements Works.Follower, Plans.Follower {
                                 .limit(NAMED)
                                 .map(f -> Map.of(
                                         "id", f.id(),
-                                        "severity", f.severity().name().toLowerCase(Locale.ROOT),
+                                        "severity", f.severity().word(),
                                         "where", f.where(),
                                         "sentence", f.sentence()))
                                 .toList()));

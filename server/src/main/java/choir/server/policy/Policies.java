@@ -18,10 +18,10 @@ import choir.policy.Value;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
+import choir.server.web.Dates;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -199,12 +199,7 @@ public class Policies {
 
     /** Puts the same settings straight on many nodes, all or none. */
     public void say(Collection<? extends Node> nodes, Saying saying) {
-        var today = LocalDate.now(clock);
-        saying.until().filter(last -> last.isBefore(today)).ifPresent(last -> {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "the last day " + last + " is past (today is " + today + "), so it would never count");
-        });
+        saying.until().ifPresent(last -> Dates.requireToCome(last, clock));
         database.write(() ->
                 nodes.forEach(node -> saying.statements().keySet().forEach(key -> put(saying.at(node, key)))));
     }

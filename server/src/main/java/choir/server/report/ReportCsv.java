@@ -65,7 +65,7 @@ final class ReportCsv {
                 f.matter().about(),
                 f.matter().setting().map(SettingKey::text).orElse(""),
                 f.why(),
-                ReportHtml.word(f.severity()),
+                f.severity().word(),
                 f.distance().direction().name().toLowerCase(java.util.Locale.ROOT),
                 f.distance().loss().toPlainString(),
                 f.distance().waste().toPlainString(),

@@ -1,6 +1,5 @@
 package choir.server.report;
 
-import choir.drift.Severity;
 import choir.server.audit.Finding;
 import choir.server.audit.Trend;
 import com.samskivert.mustache.Mustache;
@@ -131,7 +130,7 @@ final class ReportHtml {
         row.put("where", f.where());
         row.put("label", f.label());
         row.put("sentence", f.sentence());
-        row.put("severity", f.severity().name().toLowerCase(Locale.ROOT));
+        row.put("severity", f.severity().word());
         row.put("with", f.assignment().map(Finding.Assignment::to).orElse(""));
         row.put(
                 "until",
@@ -221,10 +220,5 @@ final class ReportHtml {
 
     private static String decimal(double number, int places) {
         return BigDecimal.valueOf(number).setScale(places, RoundingMode.HALF_UP).toPlainString();
-    }
-
-    /** How a severity is written where programs read it. */
-    static String word(Severity severity) {
-        return severity.name().toLowerCase(Locale.ROOT);
     }
 }

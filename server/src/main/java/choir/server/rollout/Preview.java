@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param cameras those that would change
  * @param inTune how many of the selection need nothing
  * @param unread cameras of which nothing is known, because their recorder could not be read or was not read yet
+ * @param leftAlone why recorders that are paused are left out, a sentence each; nothing is said of their cameras
  * @param onSite recorders without a network interface, which a person sets from a work sheet
  * @param pauses recorders of which all channels stop recording for some seconds while one of them is written
  */
@@ -20,6 +21,7 @@ public record Preview(
         List<OfCamera> cameras,
         int inTune,
         List<Unread> unread,
+        List<String> leftAlone,
         List<String> onSite,
         List<String> pauses) {
     public record OfCamera(

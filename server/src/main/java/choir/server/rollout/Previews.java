@@ -45,6 +45,7 @@ class Previews {
     Preview make(String selection, List<Scope> cameras, String who) {
         List<Preview.OfCamera> changing = new ArrayList<>();
         List<Preview.Unread> unread = new ArrayList<>();
+        Set<String> leftAlone = new TreeSet<>();
         Set<String> onSite = new TreeSet<>();
         Set<String> pauses = new TreeSet<>();
         Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
@@ -58,9 +59,7 @@ class Previews {
             }
             var pause = paused.get(standing.recorder().name());
             if (pause != null) {
-                unread.add(new Preview.Unread(
-                        standing.camera().text(),
-                        pause.words(standing.recorder().name())));
+                leftAlone.add(pause.words(standing.recorder().name()));
                 continue;
             }
             if (standing.held().isEmpty()) {
@@ -85,7 +84,16 @@ class Previews {
         }
         var now = clock.instant().toString();
         long id = database.write(() -> store(selection, who, now, steps));
-        return new Preview(id, selection, now, changing, inTune, unread, List.copyOf(onSite), List.copyOf(pauses));
+        return new Preview(
+                id,
+                selection,
+                now,
+                changing,
+                inTune,
+                unread,
+                List.copyOf(leftAlone),
+                List.copyOf(onSite),
+                List.copyOf(pauses));
     }
 
     /** What is held and cannot be known is never written over. */
@@ -124,7 +132,8 @@ class Previews {
                         key.text(),
                         Catalogue.get(key).title(),
                         asked,
-                        "what the recorder holds there is not known, so it is not written over")));
+                        Catalogue.get(key).title()
+                                + ": what the recorder holds there is not known, so it is not written over")));
         StoredCamera camera = standing.row();
         return new Preview.OfCamera(
                 camera.camera().text(),

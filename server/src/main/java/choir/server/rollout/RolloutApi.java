@@ -228,6 +228,9 @@ class RolloutApi {
                 .map(e -> new Previews.Scope(standings.of(e.getKey()), e.getValue()))
                 .toList();
         var preview = previews.make(select, scopes, who.getName());
+        if (preview.cameras().isEmpty() && !preview.leftAlone().isEmpty()) {
+            throw new Problem(Problem.Kind.CONFLICT, preview.leftAlone().getFirst());
+        }
         if (preview.cameras().isEmpty() && !preview.unread().isEmpty()) {
             throw new Problem(Problem.Kind.RECORDER, preview.unread().getFirst().why());
         }

@@ -2,6 +2,7 @@ package choir.server.standing;
 
 import choir.fleet.Node;
 import choir.fleet.Selection;
+import choir.server.fleet.PauseStore;
 import choir.server.web.Page;
 import choir.server.web.Versions;
 import java.util.Optional;
@@ -16,9 +17,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class CameraApi {
     private final Standings standings;
+    private final PauseStore pauses;
 
-    CameraApi(Standings standings) {
+    CameraApi(Standings standings, PauseStore pauses) {
         this.standings = standings;
+        this.pauses = pauses;
     }
 
     @GetMapping("/api/v1/cameras")
@@ -35,6 +38,7 @@ class CameraApi {
     @GetMapping("/api/v1/cameras/{recorder}/{channel}")
     ResponseEntity<CameraView> camera(@PathVariable String recorder, @PathVariable String channel) {
         var standing = standings.of(Node.Camera.ofSegments(recorder, channel));
-        return ResponseEntity.ok().eTag(Versions.tag(standing.row().version())).body(CameraView.of(standing));
+        var paused = pauses.of(recorder).map(p -> p.words(recorder));
+        return ResponseEntity.ok().eTag(Versions.tag(standing.row().version())).body(CameraView.of(standing, paused));
     }
 }

@@ -7,6 +7,7 @@ import choir.server.standing.ByTimeViews.LevelView;
 import choir.server.standing.ByTimeViews.SpecialDayView;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param clockAheadSeconds of its recorder; missing when that was never read
  * @param readAt when it was last read; missing when it never was
  * @param trouble why the recorder could not be read the last time; missing when it could
+ * @param paused why and until when its recorder is neither audited nor written; missing when it is
  */
 record CameraView(
         CameraRow row,
@@ -25,6 +27,7 @@ record CameraView(
         String zone,
         @Nullable Long clockAheadSeconds,
         @Nullable String trouble,
+        @Nullable String paused,
         @Nullable String readAt,
         List<SettingRow> settings,
         WeekView week,
@@ -40,7 +43,7 @@ record CameraView(
         }
     }
 
-    static CameraView of(Standing s) {
+    static CameraView of(Standing s, Optional<String> paused) {
         var recorder = s.recorder();
         return new CameraView(
                 CameraRow.of(s),
@@ -50,6 +53,7 @@ record CameraView(
                 recorder.zone(),
                 recorder.clockAhead().map(Duration::toSeconds).orElse(null),
                 s.trouble().orElse(null),
+                paused.orElse(null),
                 s.observation().map(Observation::readAt).map(Object::toString).orElse(null),
                 Catalogue.settings().stream()
                         .map(setting -> SettingRow.of(s, setting))

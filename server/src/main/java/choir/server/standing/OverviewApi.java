@@ -4,6 +4,7 @@ import choir.fleet.CameraState;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.PauseStore;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +46,7 @@ class OverviewApi {
             int notGoverned,
             long minutesWithoutRecording,
             List<AwayRecorder> away,
+            List<String> paused,
             List<Column> columns,
             List<OverviewRow> rows) {}
 
@@ -54,8 +56,10 @@ class OverviewApi {
 
     private final Standings standings;
     private final FleetStore fleet;
+    private final PauseStore pauses;
 
-    OverviewApi(Standings standings, FleetStore fleet) {
+    OverviewApi(Standings standings, FleetStore fleet, PauseStore pauses) {
+        this.pauses = pauses;
         this.standings = standings;
         this.fleet = fleet;
     }
@@ -81,6 +85,11 @@ class OverviewApi {
                 all.in(CameraState.NOT_GOVERNED),
                 all.minutesWithoutRecording(),
                 away(snapshot),
+                pauses.inForce().entrySet().stream()
+                        .map(e -> e.getValue().words(e.getKey()))
+                        .sorted()
+                        .limit(MOST_AWAY)
+                        .toList(),
                 Catalogue.settings().stream()
                         .map(s -> new Column(s.key().text(), s.title()))
                         .toList(),

@@ -48,8 +48,12 @@ class PauseTest {
         assertThat(service.findings()).singleElement().asString().startsWith("r2/01");
         var preview = service.post("/api/v1/previews", Map.of("select", "")).body();
         assertThat(preview.path("cameras")).hasSize(1);
-        assertThat(preview.path("unread").path(0).path("why").asString())
+        assertThat(preview.path("leftAlone").path(0).asString())
                 .isEqualTo("r1 is paused until " + LATER + " (new disks)");
+        assertThat(preview.path("unread"))
+                .as("that it is paused is not that it is not known")
+                .isEmpty();
+        assertThat(preview.path("inTune").asInt()).isZero();
         var alone = service.post("/api/v1/audits", Map.of("select", "recorder:r1"));
         assertThat(alone.status()).isEqualTo(409);
         assertThat(alone.detail()).contains("r1 is paused until " + LATER);
@@ -78,6 +82,22 @@ class PauseTest {
         assertThat(work.path("note").asString()).isEqualTo("1 verified, 1 skipped");
         assertThat(one.written).isEmpty();
         assertThat(two.written).hasSize(1);
+    }
+
+    @Test
+    void aFindingOfAPausedRecorderIsNotGivenOutAgain() {
+        service.audit();
+        pause("r1", LATER, "new disks");
+        var finding = service.get("/api/v1/findings?select=recorder:r1")
+                .body()
+                .path("items")
+                .path(0);
+        var answer = service.post(
+                "/api/v1/findings/reapply",
+                Map.of("findings", new long[] {finding.path("id").asLong()}));
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.detail()).isEqualTo("r1 is paused until " + LATER + " (new disks)");
+        assertThat(one.written).isEmpty();
     }
 
     @Test
