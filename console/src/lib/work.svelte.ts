@@ -15,7 +15,11 @@ export function hasEnded(work: Work): boolean {
 
 /** A state as people read it. */
 export function stateWords(state: string): string {
-  return ENDED[state] ?? { waiting: 'Waiting', running: 'Running', paused: 'Paused' }[state] ?? state;
+  return (
+    ENDED[state] ??
+    { asked: 'To be let go', waiting: 'Waiting', running: 'Running', paused: 'Paused' }[state] ??
+    state
+  );
 }
 
 /** Follows one piece of long work by the service's events until it ends. */

@@ -50,11 +50,13 @@
     work
       ? hasEnded(work)
         ? `${stateWords(work.state)}: ${work.note}.`
-        : work.state === 'paused'
-          ? `Paused; ${work.done} of ${work.total} cameras are settled, and nothing is written until it goes on.`
-          : work.note
-            ? `Being written, and read back step by step; ${work.note}.`
-            : 'Being written, and read back step by step.'
+        : work.state === 'asked'
+          ? 'Nothing is written before somebody else than ' + work.who + ' lets it go.'
+          : work.state === 'paused'
+            ? `Paused; ${work.done} of ${work.total} cameras are settled, and nothing is written until it goes on.`
+            : work.note
+              ? `Being written, and read back step by step; ${work.note}.`
+              : 'Being written, and read back step by step.'
       : undefined,
   );
 </script>
@@ -69,7 +71,7 @@
     <p class="mb-4 text-sm text-faint">
       Rollout {id} by {work.who}, started {when(work.createdAt)}{work.endedAt
         ? `, ended ${when(work.endedAt)}`
-        : ''}
+        : ''}{work.approvedBy ? `, let go by ${work.approvedBy}` : ''}
     </p>
     <div class="mb-6"><Progress {work} unit="cameras" /></div>
   {/if}

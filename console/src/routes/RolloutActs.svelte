@@ -5,12 +5,15 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { hasEnded, type Work } from '../lib/work.svelte';
   import { navigate } from '../router';
+  import { person } from '../lib/session.svelte';
+  import RolloutTerms from './RolloutTerms.svelte';
+  import { rolloutTerms, termsBody } from './rollout-terms';
 
   let { work, written, onchanged }: { work: Work; written: number; onchanged: () => void } = $props();
 
   const params = $derived({ path: { id: work.id } });
   let asked = $state<'undo' | 'stop' | undefined>();
-  let first = $state(3);
+  let terms = $state(rolloutTerms());
   let error = $state<Error | undefined>();
   let busy = $state(false);
 
@@ -30,10 +33,13 @@
 
   const pause = () => attempt(() => ask(api.POST('/api/v1/rollouts/{id}/pause', { params: params })));
   const resume = () => attempt(() => ask(api.POST('/api/v1/rollouts/{id}/resume', { params: params })));
+  const approve = () => attempt(() => ask(api.POST('/api/v1/rollouts/{id}/approve', { params: params })));
   const stop = () => attempt(() => ask(api.POST('/api/v1/works/{id}/stop', { params: params })));
   const undo = () =>
     attempt(async () => {
-      const started = await ask(api.POST('/api/v1/rollouts/{id}/undo', { params: params, body: { first } }));
+      const started = await ask(
+        api.POST('/api/v1/rollouts/{id}/undo', { params: params, body: termsBody(terms) }),
+      );
       navigate('/rollouts/:id', { params: { id: String(started.id) } });
     });
 </script>
@@ -45,12 +51,18 @@
         <button class="act" onclick={() => (asked = 'undo')}>Undo this rollout</button>
       {/if}
     {:else}
-      {#if work.state === 'paused'}
+      {#if work.state === 'asked'}
+        {#if work.who !== person.session?.user}
+          <button class="act act-main" disabled={busy} onclick={approve}>Let it go</button>
+        {/if}
+      {:else if work.state === 'paused'}
         <button class="act act-main" disabled={busy} onclick={resume}>Go on</button>
       {:else}
         <button class="act" disabled={busy} onclick={pause}>Pause</button>
       {/if}
-      <button class="act" onclick={() => (asked = 'stop')}>Stop</button>
+      <button class="act" onclick={() => (asked = 'stop')}
+        >{work.state === 'asked' ? 'Refuse' : 'Stop'}</button
+      >
     {/if}
   </div>
   {#if asked === undefined}<Trouble {error} />{/if}
@@ -82,10 +94,7 @@
       void undo();
     }}
   >
-    <label>
-      <span class="head mb-1 block">Cameras that go first</span>
-      <input class="field w-32" type="number" min="1" bind:value={first} name="first" />
-    </label>
+    <RolloutTerms bind:terms />
     <button class="act act-main" disabled={busy}>Write it back</button>
     <button class="act" type="button" onclick={() => (asked = undefined)}>Leave it</button>
   </form>

@@ -9,6 +9,8 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { navigate, p, route } from '../router';
   import PreviewTable from './PreviewTable.svelte';
+  import RolloutTerms from './RolloutTerms.svelte';
+  import { rolloutTerms, termsBody, termsWords } from './rollout-terms';
   import Allowed from '../lib/ui/Allowed.svelte';
   import Modal from '../lib/ui/Modal.svelte';
   import { stateWords } from '../lib/work.svelte';
@@ -27,7 +29,7 @@
     gcTime: 0,
     refetchOnWindowFocus: false,
   }));
-  let first = $state(3);
+  let terms = $state(rolloutTerms());
   let error = $state<Error | undefined>();
   let busy = $state(false);
   let asked = $state<Schemas['Preview'] | undefined>();
@@ -36,7 +38,9 @@
     error = undefined;
     busy = true;
     try {
-      const work = await ask(api.POST('/api/v1/rollouts', { body: { preview: made.id, first } }));
+      const work = await ask(
+        api.POST('/api/v1/rollouts', { body: { preview: made.id, ...termsBody(terms) } }),
+      );
       navigate('/rollouts/:id', { params: { id: String(work.id) } });
     } catch (e) {
       error = e as Error;
@@ -64,10 +68,7 @@
               asked = made;
             }}
           >
-            <label>
-              <span class="head mb-1 block">Cameras that go first</span>
-              <input class="field w-32" type="number" min="1" bind:value={first} name="first" />
-            </label>
+            <RolloutTerms bind:terms />
             <Allowed to="EDITOR"><button class="act act-main">Start the rollout</button></Allowed>
             {#each made.pauses as recorder (recorder)}
               <p class="text-sm text-waste">
@@ -115,9 +116,7 @@
   open={asked !== undefined}
   onclose={() => (asked = undefined)}
   title="Write to {asked ? count(asked.cameras.length, 'camera') : ''}?"
-  description="{first} {first === 1 ? 'goes' : 'go'} first, and the others only when {first === 1
-    ? 'that one was'
-    : 'those were'} read back as written. It can be paused, stopped and undone."
+  description={termsWords(terms)}
 >
   <Trouble {error} />
   <div class="flex gap-2">

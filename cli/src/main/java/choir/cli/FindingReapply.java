@@ -13,6 +13,6 @@ final class FindingReapply extends Act {
     int run(Client service) {
         var started = service.post("/api/v1/findings/reapply", Map.of("findings", ids.of(service, "Give out again")));
         say("rollout " + Listing.number(started, "id"));
-        return RolloutShow.told(this, service, finish(service, started), "");
+        return RolloutShow.follow(this, service, started, "");
     }
 }

@@ -46,6 +46,7 @@ public final class Main {
         COMMANDS.put("family", FamilyCommand.class);
         COMMANDS.put("login", LoginCommand.class);
         COMMANDS.put("token", TokenCommand.class);
+        COMMANDS.put("user", UserCommand.class);
         COMMANDS.put("demo", DemoCommand.class);
         COMMANDS.put("serve", ServeCommand.class);
         COMMANDS.put("completion", CompletionCommand.class);

@@ -9,6 +9,7 @@ import picocli.CommandLine.Command;
             RolloutStart.class,
             RolloutList.class,
             RolloutShow.class,
+            RolloutApprove.class,
             RolloutPause.class,
             RolloutResume.class,
             RolloutStop.class,

@@ -38,8 +38,18 @@ final class RolloutShow extends Act {
         return exitCode(view.path("work"), view.path("counts"));
     }
 
+    /** Follows a rollout that was started; one that waits for a second person is not waited for. */
+    static int follow(Act act, Client service, JsonNode started, String also) {
+        if (Listing.text(started, "state").equals("asked")) {
+            var id = Listing.number(started, "id");
+            act.say("nothing is written before somebody else lets it go: choir rollout approve " + id);
+            return Failure.DONE;
+        }
+        return told(act, service, act.finish(service, started), also);
+    }
+
     /** How a rollout ended, and what else there is to say when something of it was written. */
-    static int told(Act act, Client service, JsonNode ended, String also) {
+    private static int told(Act act, Client service, JsonNode ended, String also) {
         var counts = service.get("/api/v1/rollouts/" + ended.path("id").asLong() + "/counts");
         boolean some = counts.path("verified").asInt() > 0;
         act.say(Listing.text(ended, "note") + (also.isEmpty() || !some ? "" : "; " + also));

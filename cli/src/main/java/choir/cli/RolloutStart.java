@@ -34,7 +34,7 @@ final class RolloutStart extends Act {
         body.put("preview", id);
         var started = service.post("/api/v1/rollouts", body);
         say("rollout " + Listing.number(started, "id"));
-        return RolloutShow.told(this, service, finish(service, started), "");
+        return RolloutShow.follow(this, service, started, "");
     }
 
     private long previewed(Client service) {

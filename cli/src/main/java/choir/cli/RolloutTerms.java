@@ -1,5 +1,6 @@
 package choir.cli;
 
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -9,8 +10,13 @@ import picocli.CommandLine.Option;
 final class RolloutTerms {
     private static final Pattern TIME = Pattern.compile("(\\d{1,6})(s|m|h|d)");
 
-    @Option(names = "--first", defaultValue = "3", paramLabel = "COUNT", description = "cameras that go first")
-    private int first = 3;
+    @Option(
+            names = "--waves",
+            defaultValue = "3",
+            split = ",",
+            paramLabel = "SIZE",
+            description = "cameras of the waves before the rest, such as 3 or 5%%,25%%")
+    private List<String> waves = List.of("3");
 
     @Option(
             names = "--may-fail",
@@ -26,16 +32,29 @@ final class RolloutTerms {
                     "how long recorders that are away are tried again, such as 30m or 8h; ten minutes if not said")
     private @Nullable String patience;
 
+    @Option(
+            names = "--between",
+            paramLabel = "HOURS",
+            description = "write each recorder only in these hours of its own zone, such as 22:00-05:00")
+    private @Nullable String hours;
+
+    @Option(names = "--second-person", description = "nothing is written before somebody else approves it")
+    private boolean secondPerson;
+
     @Option(names = "--yes", description = "do not ask")
     private boolean yes;
 
     Map<String, Object> body() {
         var body = Client.body();
-        body.put("first", first);
+        body.put("waves", waves);
         body.put("maxFailedPercent", mayFail);
         if (patience != null) {
             body.put("patience", isoTime(patience));
         }
+        if (hours != null) {
+            body.put("hours", hours);
+        }
+        body.put("secondPerson", secondPerson);
         return body;
     }
 

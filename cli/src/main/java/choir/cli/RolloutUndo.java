@@ -29,10 +29,10 @@ final class RolloutUndo extends Act {
         body.put("select", Selections.joined(words, ""));
         var started = service.post("/api/v1/rollouts/" + id + "/undo", body);
         say("rollout " + Listing.number(started, "id") + " undoes rollout " + id);
-        return RolloutShow.told(
+        return RolloutShow.follow(
                 this,
                 service,
-                finish(service, started),
+                started,
                 "the policy was left as it is, so the cameras that were put back are waiting now");
     }
 }

@@ -19,6 +19,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class RolloutTest {
     private static final Map<choir.policy.SettingKey, Change> CHANGES = Map.of(
@@ -164,7 +165,7 @@ class RolloutTest {
         counts.put(StepState.FAILED, failed);
         counts.put(StepState.SKIPPED, skipped);
         counts.put(StepState.UNSETTLED, unsettled);
-        var decision = new Waves(3, mayFail).after(counts);
+        var decision = Waves.first(3, mayFail).after(counts);
         assertThat(decision instanceof Waves.Decision.Stop(var why) ? why : "").isEqualTo(stop);
     }
 
@@ -181,14 +182,63 @@ class RolloutTest {
 
     @Test
     void wavesHoldEveryUnitOnce() {
-        assertThat(new Waves(3, 0).of(List.of(1, 2, 3, 4, 5))).containsExactly(List.of(1, 2, 3), List.of(4, 5));
-        assertThat(new Waves(3, 0).of(List.of(1, 2))).containsExactly(List.of(1, 2));
-        assertThat(new Waves(3, 0).of(List.of())).isEmpty();
+        assertThat(Waves.first(3, 0).of(List.of(1, 2, 3, 4, 5))).containsExactly(List.of(1, 2, 3), List.of(4, 5));
+        assertThat(Waves.first(3, 0).of(List.of(1, 2))).containsExactly(List.of(1, 2));
+        assertThat(Waves.first(3, 0).of(List.of())).isEmpty();
     }
 
     @Test
     void aLimitThatMakesNoSenseCannotBeStored() {
-        assertThatThrownBy(() -> new Waves(0, 0)).isInstanceOf(Refusal.class);
-        assertThatThrownBy(() -> new Waves(1, 101)).isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> Waves.first(0, 0)).isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> Waves.first(1, 101)).isInstanceOf(Refusal.class);
+    }
+
+    @Test
+    void wavesMayBeSharesOfAllAndNoUnitIsLost() {
+        var ten = List.of(1, 2, 3, 4, 5, 6, 7, 8, 9, 10);
+        assertThat(waves("1", "25%").of(ten)).extracting(List::size).containsExactly(1, 3, 6);
+        assertThat(waves("1%").of(ten)).extracting(List::size).containsExactly(1, 9);
+        assertThat(waves("100%", "5").of(ten)).containsExactly(ten);
+        for (int all = 0; all < 60; all++) {
+            var units = java.util.stream.IntStream.range(0, all).boxed().toList();
+            var cut = waves("2", "7%", "50%", "9999999").of(units);
+            assertThat(cut.stream().flatMap(List::stream)).containsExactlyElementsOf(units);
+            assertThat(cut).noneMatch(List::isEmpty);
+        }
+    }
+
+    private static Waves waves(String... parts) {
+        return new Waves(java.util.Arrays.stream(parts).map(Waves.Part::parse).toList(), 0);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "0", "0%", "101%", "-3", "three", "3.5", "12345678", "%"})
+    void aWaveThatIsNoneIsRefused(String text) {
+        assertThatThrownBy(() -> Waves.Part.parse(text)).isInstanceOf(Refusal.class);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        // In the hours, before them, after them; over midnight; over both changes of the clock in the Faroes.
+        "08:00-17:00, 2027-01-12T08:00:00Z, 2027-01-12T08:00:00Z",
+        "08:00-17:00, 2027-01-12T16:59:59Z, 2027-01-12T16:59:59Z",
+        "08:00-17:00, 2027-01-12T17:00:00Z, 2027-01-13T08:00:00Z",
+        "22:00-05:00, 2027-01-12T04:59:00Z, 2027-01-12T04:59:00Z",
+        "22:00-05:00, 2027-01-12T05:00:00Z, 2027-01-12T22:00:00Z",
+        "22:00-24:00, 2027-01-12T00:00:00Z, 2027-01-12T22:00:00Z",
+        "01:30-03:00, 2027-03-28T00:10:00Z, 2027-03-28T01:30:00Z",
+        "01:30-03:00, 2027-10-30T23:50:00Z, 2027-10-31T00:30:00Z",
+        "02:00-03:00, 2027-10-31T00:30:00Z, 2027-10-31T02:00:00Z",
+    })
+    void hoursBeginOnTheWallClockOfTheRecorder(String hours, Instant moment, Instant open) {
+        assertThat(Hours.parse(hours).open(moment, java.time.ZoneId.of("Atlantic/Faroe")))
+                .isEqualTo(open);
+        assertThat(Hours.parse(hours).toString()).isEqualTo(hours);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "22-05", "22:00", "25:00-26:00", "24:00-05:00", "05:00-05:00", "00:00-24:00"})
+    void hoursThatAreNoneAreRefused(String text) {
+        assertThatThrownBy(() -> Hours.parse(text)).isInstanceOf(Refusal.class);
     }
 }

@@ -22,6 +22,7 @@ import org.springframework.validation.annotation.Validated;
  * @param searchPatience how long a search waits for the last answer to its probes
  * @param recorderAddresses the networks that recorders may be in, such as {@code 10.20.0.0/16}
  * @param callsAtOnce how many recorders are talked to at the same time
+ * @param secondPersonFrom rollouts of so many cameras and more wait for a second person; 0 for none
  * @param setup the first administrator; without it a one-time password is made and printed
  */
 @Validated
@@ -36,6 +37,7 @@ public record ServiceSettings(
         Duration searchPatience,
         @NotEmpty List<String> recorderAddresses,
         @Min(1) @Max(1024) int callsAtOnce,
+        @Min(0) int secondPersonFrom,
         @org.jspecify.annotations.Nullable Setup setup) {
     public record Setup(String user, String password) {}
 }

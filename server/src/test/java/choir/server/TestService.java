@@ -188,6 +188,38 @@ public final class TestService implements AutoCloseable {
         }
     }
 
+    /** The status of a request of somebody who sends these headers and no token. */
+    public int anonymous(String method, String path, String... headers) {
+        var before = token;
+        token = "";
+        try {
+            return send(method, path, null, headers).status();
+        } finally {
+            token = before;
+        }
+    }
+
+    /** Does something as another person, who is let in first. */
+    public void as(String name, String role, Runnable what) {
+        var invited = post("/api/v1/people", Map.of("name", name, "role", role));
+        assertThat(invited.status()).as(invited.detail()).isEqualTo(201);
+        var once = invited.body().path("oneTimePassword").asString("");
+        var own = "the own password of " + name;
+        assertThat(post("/api/v1/session/password", Map.of("user", name, "old", once, "fresh", own))
+                        .status())
+                .isEqualTo(204);
+        var before = token;
+        token = post("/api/v1/session/token", Map.of("user", name, "password", own, "label", "t"))
+                .body()
+                .path("token")
+                .asString("");
+        try {
+            what.run();
+        } finally {
+            token = before;
+        }
+    }
+
     /** A recorder of the family tern that is played, added, and not read yet. */
     public FakeRecorders.Fake added(String name) {
         var fake = recorders.add(name);
@@ -237,8 +269,8 @@ public final class TestService implements AutoCloseable {
                 Map.of(
                         "preview",
                         preview.body().path("id").asLong(),
-                        "first",
-                        1000,
+                        "waves",
+                        java.util.List.of("1000"),
                         "maxFailedPercent",
                         100,
                         "patience",

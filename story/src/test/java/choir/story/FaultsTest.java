@@ -87,8 +87,8 @@ class FaultsTest {
                 Map.of(
                         "preview",
                         preview.body().path("id").asLong(),
-                        "first",
-                        2,
+                        "waves",
+                        java.util.List.of("2"),
                         "maxFailedPercent",
                         0,
                         "patience",
@@ -132,7 +132,8 @@ class FaultsTest {
                 "If-Match",
                 "*");
         var work = choir.finish(choir.post(
-                "/api/v1/rollouts", Map.of("preview", preview.body().path("id").asLong(), "first", 9)));
+                "/api/v1/rollouts",
+                Map.of("preview", preview.body().path("id").asLong(), "waves", java.util.List.of("9"))));
         var steps = rollout(work).path("steps");
         assertThat(steps.path(0).path("detail").asString()).contains("moved: the recorder holds something else");
         assertThat(steps.path(1).path("detail").asString()).contains("moved: the policy asks for something else");

@@ -46,7 +46,13 @@ class RestartsTest {
         }
         return choir.post(
                         "/api/v1/rollouts",
-                        Map.of("preview", preview.body().path("id").asLong(), "first", 100, "patience", patience))
+                        Map.of(
+                                "preview",
+                                preview.body().path("id").asLong(),
+                                "waves",
+                                java.util.List.of("100"),
+                                "patience",
+                                patience))
                 .body();
     }
 

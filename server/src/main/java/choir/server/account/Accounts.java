@@ -33,7 +33,8 @@ public class Accounts {
             String passwordHash,
             boolean oneTime,
             int failures,
-            @org.jspecify.annotations.Nullable String lockedUntil) {}
+            @org.jspecify.annotations.Nullable String lockedUntil,
+            long version) {}
 
     public record Token(
             long id,
@@ -66,15 +67,43 @@ public class Accounts {
         }
         var setup = settings.setup();
         if (setup != null) {
-            add(setup.user(), Role.ADMINISTRATOR, setup.password(), false);
+            add(setup.user(), Role.ADMINISTRATOR, setup.password(), false, "choir");
             return;
         }
-        var password = secret(12);
-        add("admin", Role.ADMINISTRATOR, password, true);
+        var password = add("admin", Role.ADMINISTRATOR, "choir");
         LOG.warn("first start: sign in as \"admin\" with the one-time password {} and choose your own", password);
     }
 
-    private void add(String name, Role role, String password, boolean oneTime) {
+    /** @return a one-time password */
+    String add(String name, Role role, String who) {
+        var password = secret(12);
+        add(name, role, password, true, who);
+        return password;
+    }
+
+    /** Another one-time password, with which everything that was let in before is out; within a transaction. */
+    String renew(String name) {
+        var password = secret(12);
+        replace(name, password, true);
+        return password;
+    }
+
+    private void replace(String name, String password, boolean oneTime) {
+        database.change("""
+                        UPDATE account SET password_hash = :hash, one_time = :oneTime, version = version + 1,
+                          failures = 0, locked_until = NULL
+                        WHERE name = :name
+                        """)
+                .param("hash", encoder.encode(password))
+                .param("oneTime", oneTime ? 1 : 0)
+                .param("name", name)
+                .update();
+        database.change("DELETE FROM token WHERE account = :name")
+                .param("name", name)
+                .update();
+    }
+
+    private void add(String name, Role role, String password, boolean oneTime, String who) {
         database.write(() -> {
             database.change("""
                             INSERT INTO account (name, role, password_hash, one_time, created_at)
@@ -86,13 +115,13 @@ public class Accounts {
                     .param("oneTime", oneTime ? 1 : 0)
                     .param("at", clock.instant().toString())
                     .update();
-            journal.add("choir", "added a person", name, role.name().toLowerCase(java.util.Locale.ROOT));
+            journal.add(who, "added a person", name, role.word());
         });
     }
 
-    private Optional<Account> find(String name) {
+    Optional<Account> find(String name) {
         return database.query(
-                        "SELECT name, role, password_hash, one_time, failures, locked_until FROM account WHERE name = :name")
+                        "SELECT name, role, password_hash, one_time, failures, locked_until, version FROM account WHERE name = :name")
                 .param("name", name)
                 .query((row, n) -> new Account(
                         row.getString("name"),
@@ -100,15 +129,19 @@ public class Accounts {
                         row.getString("password_hash"),
                         row.getBoolean("one_time"),
                         row.getInt("failures"),
-                        row.getString("locked_until")))
+                        row.getString("locked_until"),
+                        row.getLong("version")))
                 .optional();
     }
 
     /** @throws Problem when there is nobody of that name */
-    public void require(String name) {
-        if (find(name).isEmpty()) {
-            throw Problem.notFound("person", name, names());
-        }
+    Account require(String name) {
+        return find(name).orElseThrow(() -> Problem.notFound("person", name, names()));
+    }
+
+    /** @throws Problem when there is nobody of that name */
+    public void mustKnow(String name) {
+        require(name);
     }
 
     private List<String> names() {
@@ -177,10 +210,7 @@ public class Accounts {
             throw new Problem(Problem.Kind.INVALID, "a new password has 10 to 200 characters and is not the old one");
         }
         database.write(() -> {
-            database.change("UPDATE account SET password_hash = :hash, one_time = 0 WHERE name = :name")
-                    .param("hash", encoder.encode(fresh))
-                    .param("name", name)
-                    .update();
+            replace(name, fresh, false);
             journal.add(name, "chose a new password", name, "");
         });
     }

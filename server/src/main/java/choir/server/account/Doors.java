@@ -41,6 +41,7 @@ class Doors {
                 .httpBasic(b -> b.disable())
                 .addFilterBefore(new TokenFilter(accounts), CsrfFilter.class)
                 .addFilterBefore(new CsrfCookie(), AuthorizationFilter.class)
+                .addFilterBefore(new FreshSession(accounts), AuthorizationFilter.class)
                 .authorizeHttpRequests(a -> a
                         // These follow a request that was let in already.
                         .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR)
@@ -68,6 +69,10 @@ class Doors {
                         .requestMatchers(HttpMethod.PUT, "/api/v1/recorders/*/password", "/api/v1/families/*")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.DELETE, "/api/v1/recorders/*")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.GET, "/api/v1/people")
+                        .hasRole(Role.VIEWER.name())
+                        .requestMatchers("/api/v1/people", "/api/v1/people/**")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers("/api/v1/notices", "/api/v1/notices/**")
                         .hasRole(Role.ADMINISTRATOR.name())
@@ -122,6 +127,33 @@ class Doors {
                     context.setAuthentication(SessionApi.authentication(account));
                     SecurityContextHolder.setContext(context);
                 });
+            }
+            chain.doFilter(request, response);
+        }
+    }
+
+    /** Whoever signed in before their role or password changed, or who is gone since, is out. */
+    private static final class FreshSession extends OncePerRequestFilter {
+        private final Accounts accounts;
+
+        FreshSession(Accounts accounts) {
+            this.accounts = accounts;
+        }
+
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            var signedIn = SecurityContextHolder.getContext().getAuthentication();
+            if (signedIn != null
+                    && signedIn.getDetails() instanceof Long version
+                    && accounts.find(signedIn.getName())
+                            .filter(a -> a.version() == version)
+                            .isEmpty()) {
+                SecurityContextHolder.clearContext();
+                var session = request.getSession(false);
+                if (session != null) {
+                    session.invalidate();
+                }
             }
             chain.doFilter(request, response);
         }

@@ -59,7 +59,9 @@ class SessionApi {
         List<SimpleGrantedAuthority> authorities = account.role().included().stream()
                 .map(r -> new SimpleGrantedAuthority("ROLE_" + r))
                 .toList();
-        return new UsernamePasswordAuthenticationToken(account.name(), null, authorities);
+        var token = new UsernamePasswordAuthenticationToken(account.name(), null, authorities);
+        token.setDetails(account.version());
+        return token;
     }
 
     @GetMapping("/api/v1/session")

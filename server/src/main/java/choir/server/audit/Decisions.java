@@ -62,7 +62,7 @@ class Decisions {
     /** All in one transaction, so that a finding is not ended for a policy that was not written. */
     Outcome decide(Collection<Long> ids, Decision decision, String who) {
         decision.until().ifPresent(last -> Dates.requireToCome(last, clock));
-        decision.assignee().ifPresent(accounts::require);
+        decision.assignee().ifPresent(accounts::mustKnow);
         return database.write(() -> {
             var outcome = new Outcome(new ArrayList<>(), new ArrayList<>());
             Map<String, List<Finding>> byRecorder = new TreeMap<>();

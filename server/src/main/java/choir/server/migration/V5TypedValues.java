@@ -195,8 +195,9 @@ class V5TypedValues implements JavaMigration {
                     var words = options.split(" ");
                     yield new Task.Rollout(
                             row.getString("selection"),
-                            new Waves(Integer.parseInt(words[0]), Integer.parseInt(words[1])),
+                            Waves.first(Integer.parseInt(words[0]), Integer.parseInt(words[1])),
                             Task.Rollout.USUAL_PATIENCE,
+                            Optional.empty(),
                             words.length > 2 && words[2].equals("undo"));
                 }
             };

@@ -6,6 +6,7 @@ import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
+import choir.rollout.Hours;
 import choir.rollout.Waves;
 import choir.server.audit.Finding;
 import choir.server.audit.FindingStore;
@@ -44,23 +45,42 @@ class RolloutApi {
     record PreviewRequest(@Nullable String select) {}
 
     /**
-     * @param first how many cameras go first; 3 when not said
+     * @param waves the waves before the rest, as numbers of cameras or shares of them, such as {@code 3} and {@code 25%};
+     *     3 when not said
      * @param maxFailedPercent share of a wave that may fail before the next does not start; 0 when not said
      * @param patience how long recorders that are away are tried again, such as {@code PT2H}; ten minutes when not said
+     * @param hours in which recorders may be written, in the zone of each, such as {@code 22:00-05:00}
+     * @param secondPerson somebody else than who asks lets it go
      */
     record RolloutRequest(
             long preview,
-            @Nullable Integer first,
+            @Nullable List<String> waves,
             @Nullable Integer maxFailedPercent,
-            @Nullable String patience) {}
+            @Nullable String patience,
+            @Nullable String hours,
+            @Nullable Boolean secondPerson) {
+        Terms terms() {
+            return RolloutApi.terms(waves, maxFailedPercent, patience, hours, secondPerson);
+        }
+    }
 
-    /** @param select the cameras of which alone it is wanted; all of the rollout when not said */
+    /**
+     * The rest as in {@link RolloutRequest}.
+     *
+     * @param select the cameras of which alone it is wanted; all of the rollout when not said
+     */
     record UndoRequest(
             @Nullable String select,
-            @Nullable Integer first,
+            @Nullable List<String> waves,
             @Nullable Integer maxFailedPercent,
-            @Nullable String patience) {
-        static final UndoRequest ALL = new UndoRequest(null, null, null, null);
+            @Nullable String patience,
+            @Nullable String hours,
+            @Nullable Boolean secondPerson) {
+        static final UndoRequest ALL = new UndoRequest(null, null, null, null, null, null);
+
+        Terms terms() {
+            return RolloutApi.terms(waves, maxFailedPercent, patience, hours, secondPerson);
+        }
     }
 
     record Reapply(List<Long> findings) {}
@@ -110,17 +130,24 @@ class RolloutApi {
 
     @PostMapping("/api/v1/rollouts")
     ResponseEntity<WorkView> start(@RequestBody RolloutRequest given, Principal who) {
-        var terms = terms(given.first(), given.maxFailedPercent(), given.patience());
-        return accepted(starts.fromPreview(given.preview(), terms, who.getName()));
+        return accepted(starts.fromPreview(given.preview(), given.terms(), who.getName()));
     }
 
-    private static Terms terms(@Nullable Integer first, @Nullable Integer maxFailedPercent, @Nullable String patience) {
-        var careful = Terms.CAREFUL;
+    private static Terms terms(
+            @Nullable List<String> waves,
+            @Nullable Integer maxFailedPercent,
+            @Nullable String patience,
+            @Nullable String hours,
+            @Nullable Boolean secondPerson) {
         return new Terms(
                 new Waves(
-                        first == null ? careful.waves().first() : first,
-                        maxFailedPercent == null ? careful.waves().maxFailedPercent() : maxFailedPercent),
-                patience == null ? careful.patience() : duration(patience));
+                        waves == null
+                                ? Waves.CAREFUL.before()
+                                : waves.stream().map(Waves.Part::parse).toList(),
+                        maxFailedPercent == null ? Waves.CAREFUL.maxFailedPercent() : maxFailedPercent),
+                patience == null ? Task.Rollout.USUAL_PATIENCE : duration(patience),
+                Optional.ofNullable(hours).filter(h -> !h.isBlank()).map(Hours::parse),
+                Boolean.TRUE.equals(secondPerson));
     }
 
     private static Duration duration(String text) {
@@ -135,8 +162,7 @@ class RolloutApi {
     ResponseEntity<WorkView> undo(
             @PathVariable long id, @RequestBody(required = false) @Nullable UndoRequest asked, Principal who) {
         var given = asked == null ? UndoRequest.ALL : asked;
-        var terms = terms(given.first(), given.maxFailedPercent(), given.patience());
-        return accepted(starts.undo(id, chosen(given.select()), terms, who.getName()));
+        return accepted(starts.undo(id, chosen(given.select()), given.terms(), who.getName()));
     }
 
     private Predicate<Node.Camera> chosen(@Nullable String select) {
@@ -181,6 +207,14 @@ class RolloutApi {
     ResponseEntity<WorkView> resume(@PathVariable long id, Principal who) {
         works.resume(require(id).id(), who.getName());
         journal.addAlone(who.getName(), "took a rollout up again", "rollout " + id, "");
+        return accepted(id);
+    }
+
+    /** Somebody else than who asked for it lets it go. */
+    @PostMapping("/api/v1/rollouts/{id}/approve")
+    ResponseEntity<WorkView> approve(@PathVariable long id, Principal who) {
+        works.approve(require(id).id(), who.getName());
+        journal.addAlone(who.getName(), "let a rollout go", "rollout " + id, "");
         return accepted(id);
     }
 
@@ -234,8 +268,7 @@ class RolloutApi {
         if (preview.cameras().isEmpty() && !preview.unread().isEmpty()) {
             throw new Problem(Problem.Kind.RECORDER, preview.unread().getFirst().why());
         }
-        return accepted(starts.fromPreview(
-                preview.id(), new Terms(new Waves(scopes.size(), 100), Task.Rollout.USUAL_PATIENCE), who.getName()));
+        return accepted(starts.fromPreview(preview.id(), Terms.together(scopes.size()), who.getName()));
     }
 
     private Finding reappliable(long id) {

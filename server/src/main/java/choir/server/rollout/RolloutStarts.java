@@ -5,6 +5,7 @@ import choir.fleet.Node;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.Undo;
+import choir.server.ServiceSettings;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
@@ -34,6 +35,7 @@ class RolloutStarts {
     private final KnownFamilies families;
     private final Journal journal;
     private final Database database;
+    private final int secondPersonFrom;
 
     RolloutStarts(
             Works works,
@@ -41,7 +43,9 @@ class RolloutStarts {
             FleetStore fleet,
             KnownFamilies families,
             Journal journal,
-            Database database) {
+            Database database,
+            ServiceSettings settings) {
+        this.secondPersonFrom = settings.secondPersonFrom();
         this.works = works;
         this.steps = steps;
         this.fleet = fleet;
@@ -63,7 +67,8 @@ class RolloutStarts {
                     Problem.Kind.CONFLICT, "preview " + preview + " cannot be understood any more; preview again");
         }
         var planned = planned(changes);
-        return start(planned, List.of(), terms.task(selection, false), who, rollout -> {
+        boolean ask = terms.secondPerson() || isMany(planned.size());
+        return start(planned, List.of(), terms.task(selection, false), ask, who, rollout -> {
             int taken = database.change("UPDATE preview SET rollout = :rollout WHERE id = :id AND rollout IS NULL")
                     .param("rollout", rollout)
                     .param("id", preview)
@@ -116,7 +121,8 @@ class RolloutStarts {
         if (planned.isEmpty() && !leftOut.isEmpty()) {
             throw new Problem(Problem.Kind.CONFLICT, leftOut.getFirst().why());
         }
-        return start(planned, leftOut, terms.task(work.task().selection(), true), who, undoing -> {});
+        return start(
+                planned, leftOut, terms.task(work.task().selection(), true), terms.secondPerson(), who, undoing -> {});
     }
 
     /** A later rollout, other than an undo, that wrote the same settings last, or is about to. */
@@ -128,13 +134,24 @@ class RolloutStarts {
                 .filter(later -> !(works.get(later).task() instanceof Task.Rollout r && r.undo()));
     }
 
-    private long start(List<Planned> changes, List<LeftOut> leftOut, Task.Rollout task, String who, LongConsumer also) {
+    /** Whether the service demands a second person for so many; what is put back needs none, since that is often urgent. */
+    private boolean isMany(int cameras) {
+        return secondPersonFrom > 0 && cameras >= secondPersonFrom;
+    }
+
+    private long start(
+            List<Planned> changes,
+            List<LeftOut> leftOut,
+            Task.Rollout task,
+            boolean ask,
+            String who,
+            LongConsumer also) {
         if (changes.isEmpty()) {
             throw new Problem(Problem.Kind.CONFLICT, "there is nothing to change");
         }
         var waves = task.waves().of(units(changes));
         long id = database.write(() -> {
-            long work = works.add(task, who);
+            long work = ask ? works.ask(task, who) : works.add(task, who);
             also.accept(work);
             int wave = 1;
             for (var units : waves) {
@@ -152,12 +169,14 @@ class RolloutStarts {
             }
             journal.add(
                     who,
-                    task.undo() ? "started an undo" : "started a rollout",
+                    (ask ? "asked for " : "started ") + (task.undo() ? "an undo" : "a rollout"),
                     "rollout " + work,
                     changes.size() + (changes.size() == 1 ? " camera" : " cameras"));
             return work;
         });
-        works.submit(id);
+        if (!ask) {
+            works.submit(id);
+        }
         return id;
     }
 

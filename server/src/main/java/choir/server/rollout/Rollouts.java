@@ -3,11 +3,14 @@ package choir.server.rollout;
 import choir.rollout.StepState;
 import choir.rollout.Waves;
 import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
+import choir.server.fleet.StoredRecorder;
 import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -31,13 +34,15 @@ class Rollouts implements Works.Runner {
 
     private final StepStore steps;
     private final RecorderTurn turn;
+    private final FleetStore fleet;
     private final Database database;
     private final Clock clock;
     private volatile boolean stopping;
     private final ExecutorService threads = Executors.newFixedThreadPool(
             RECORDERS_AT_ONCE, Thread.ofPlatform().name("rollout-", 1).factory());
 
-    Rollouts(StepStore steps, RecorderTurn turn, Database database, Clock clock) {
+    Rollouts(StepStore steps, RecorderTurn turn, FleetStore fleet, Database database, Clock clock) {
+        this.fleet = fleet;
         this.steps = steps;
         this.turn = turn;
         this.database = database;
@@ -59,8 +64,7 @@ class Rollouts implements Works.Runner {
         try {
             for (int wave : steps.waves(work.id())) {
                 progress.goOn();
-                var deadline = work.createdAt().plus(task.patience());
-                new WaveRun(work.id(), wave, task.undo(), deadline, progress, steps, turn, database, clock)
+                new WaveRun(work, task, wave, progress, steps, turn, this::zone, database, clock)
                         .run(threads, () -> stopping);
                 goOnOrStop(work.id(), wave, task.waves());
             }
@@ -70,6 +74,11 @@ class Rollouts implements Works.Runner {
             throw new Works.Stopped(why + (left > 0 ? "; " + left + " not begun; " : "; ") + summary(work.id()));
         }
         return ended(work.id());
+    }
+
+    /** Where the zone of a recorder is not known, the service's own counts. */
+    private ZoneId zone(String recorder) {
+        return fleet.find(recorder).flatMap(StoredRecorder::zoneId).orElse(clock.getZone());
     }
 
     private void goOnOrStop(long rollout, int wave, Waves waves) {

@@ -2,31 +2,38 @@ package choir.server.rollout;
 
 import choir.rollout.Retry;
 import choir.server.db.Database;
+import choir.server.work.Task;
+import choir.server.work.Work;
 import choir.server.work.Works;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * One wave on its way, recorder by recorder. Those that are away are tried again at growing intervals until the deadline,
- * and at least once; one with which an older rollout is not through waits for it.
+ * One wave on its way, recorder by recorder, each within its hours. Those that are away are tried again at growing
+ * intervals until the deadline, and at least once; one with which an older rollout is not through waits for it.
  */
 final class WaveRun {
     private static final Logger LOG = LoggerFactory.getLogger(WaveRun.class);
+    private static final DateTimeFormatter OPENS = DateTimeFormatter.ofPattern("EEE d MMM HH:mm", Locale.UK);
     private static final Duration LOOK_AGAIN = Duration.ofMillis(250);
 
     /** @param tries how often it was tried in vain */
@@ -34,30 +41,32 @@ final class WaveRun {
 
     private final long rollout;
     private final int wave;
-    private final boolean undo;
-    private final Instant deadline;
+    private final Task.Rollout task;
+    private final Instant begun;
     private final Works.Progress progress;
     private final StepStore steps;
     private final RecorderTurn turn;
+    private final Function<String, ZoneId> zones;
     private final Database database;
     private final Clock clock;
     private final Map<String, Waiting> waiting = new HashMap<>();
     private final Set<String> through = new HashSet<>();
 
     WaveRun(
-            long rollout,
+            Work work,
+            Task.Rollout task,
             int wave,
-            boolean undo,
-            Instant deadline,
             Works.Progress progress,
             StepStore steps,
             RecorderTurn turn,
+            Function<String, ZoneId> zones,
             Database database,
             Clock clock) {
-        this.rollout = rollout;
+        this.rollout = work.id();
+        this.task = task;
+        this.begun = work.startedAt().orElse(work.createdAt());
         this.wave = wave;
-        this.undo = undo;
-        this.deadline = deadline;
+        this.zones = zones;
         this.progress = progress;
         this.steps = steps;
         this.turn = turn;
@@ -85,9 +94,33 @@ final class WaveRun {
                 .toList();
     }
 
+    /** Outside its hours a recorder waits for the next of them. */
     private boolean isDue(String recorder, Instant now) {
         var state = waiting.get(recorder);
-        return state == null || !state.next().isAfter(now);
+        if (state != null && state.next().isAfter(now)) {
+            return false;
+        }
+        var opens = opens(recorder, now);
+        if (opens.isAfter(now)) {
+            var there = opens.atZone(zones.apply(recorder));
+            postpone(
+                    recorder,
+                    state == null ? 0 : state.tries(),
+                    opens,
+                    recorder + " is written from " + there.format(OPENS) + " on, its own time (" + there.getZone()
+                            + ")");
+            return false;
+        }
+        return true;
+    }
+
+    private Instant opens(String recorder, Instant moment) {
+        return task.hours().map(h -> h.open(moment, zones.apply(recorder))).orElse(moment);
+    }
+
+    /** Patience counts from where the recorder could be written first. */
+    private Instant deadline(String recorder) {
+        return opens(recorder, begun).plus(task.patience());
     }
 
     private static void sleep() {
@@ -137,7 +170,7 @@ final class WaveRun {
         }
         return counted(recorder, () -> {
             try {
-                return turn.take(recorder, rollout, wave, undo);
+                return turn.take(recorder, rollout, wave, task.undo());
             } catch (RuntimeException | Error e) {
                 if (stopping.getAsBoolean()) {
                     throw e;
@@ -165,6 +198,7 @@ final class WaveRun {
 
     private void again(String recorder, String why) {
         var now = clock.instant();
+        var deadline = deadline(recorder);
         var before = waiting.get(recorder);
         int tries = (before == null ? 0 : before.tries()) + 1;
         if (now.isBefore(deadline)) {

@@ -1,9 +1,11 @@
 package choir.server.work;
 
 import choir.refusal.Refusal;
+import choir.rollout.Hours;
 import choir.rollout.Waves;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 
 /** What long work is to do. */
 public sealed interface Task {
@@ -51,10 +53,12 @@ public sealed interface Task {
     }
 
     /**
-     * @param patience how long after its start recorders that are away are tried again
+     * @param patience how long after its start, or after their hours began, recorders that are away are tried again
+     * @param hours in which recorders may be written, in the zone of each; empty for always
      * @param undo puts back what was there before, whatever the policy says
      */
-    record Rollout(String selection, Waves waves, Duration patience, boolean undo) implements Task {
+    record Rollout(String selection, Waves waves, Duration patience, Optional<Hours> hours, boolean undo)
+            implements Task {
         public static final Duration USUAL_PATIENCE = Duration.ofMinutes(10);
         private static final Duration LONGEST_PATIENCE = Duration.ofDays(14);
 

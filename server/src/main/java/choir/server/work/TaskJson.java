@@ -1,8 +1,10 @@
 package choir.server.work;
 
+import choir.rollout.Hours;
 import choir.rollout.Waves;
 import choir.server.stored.Json;
 import java.time.Duration;
+import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
 /** What long work is to do. */
@@ -19,12 +21,15 @@ public final class TaskJson {
                 recorders.forEach(names::add);
             }
             case Task.Audit(var selection) -> object.put("selection", selection);
-            case Task.Rollout(var selection, var waves, var patience, boolean undo) ->
+            case Task.Rollout(var selection, var waves, var patience, var hours, boolean undo) -> {
+                var parts = object.putArray("waves");
+                waves.before().forEach(part -> parts.add(part.toString()));
+                hours.ifPresent(h -> object.put("hours", h.toString()));
                 object.put("selection", selection)
-                        .put("first", waves.first())
                         .put("maxFailedPercent", waves.maxFailedPercent())
                         .put("patienceSeconds", patience.toSeconds())
                         .put("undo", undo);
+            }
             case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
         return Json.text(object);
@@ -41,13 +46,26 @@ public final class TaskJson {
                 case ROLLOUT ->
                     new Task.Rollout(
                             Json.string(node, "selection"),
-                            new Waves(number(node, "first"), number(node, "maxFailedPercent")),
+                            waves(node),
                             patience(node),
+                            hours(node),
                             Json.field(node, "undo").asBoolean());
             });
         } catch (Json.UnreadableException e) {
             return new Task.NotUnderstood(kind, String.valueOf(e.getMessage()));
         }
+    }
+
+    /** The first ones were stored with a number for the first wave alone. */
+    private static Waves waves(JsonNode node) {
+        int limit = number(node, "maxFailedPercent");
+        return node.has("waves")
+                ? new Waves(Json.list(Json.field(node, "waves"), part -> Waves.Part.parse(part.asString())), limit)
+                : Waves.first(number(node, "first"), limit);
+    }
+
+    private static Optional<Hours> hours(JsonNode node) {
+        return node.has("hours") ? Optional.of(Hours.parse(Json.string(node, "hours"))) : Optional.empty();
     }
 
     /** The first ones were stored without. */

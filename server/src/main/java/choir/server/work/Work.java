@@ -9,6 +9,8 @@ import java.util.Optional;
  *
  * @param total how many units it has, once known
  * @param note one sentence for people
+ * @param startedAt when it was begun first; empty before
+ * @param approvedBy the second person who let it go, where one was asked for
  */
 public record Work(
         long id,
@@ -20,8 +22,12 @@ public record Work(
         int failed,
         String note,
         Instant createdAt,
-        Optional<Instant> endedAt) {
+        Optional<Instant> startedAt,
+        Optional<Instant> endedAt,
+        Optional<String> approvedBy) {
     public enum State {
+        /** It waits for a second person to let it go. */
+        ASKED,
         WAITING,
         RUNNING,
         /** Somebody asked it to rest; it is taken up again when somebody says so. */
@@ -40,7 +46,7 @@ public record Work(
 
         public boolean isEnd() {
             return switch (this) {
-                case WAITING, RUNNING, PAUSED -> false;
+                case ASKED, WAITING, RUNNING, PAUSED -> false;
                 case DONE, PARTLY, STOPPED, FAILED -> true;
             };
         }

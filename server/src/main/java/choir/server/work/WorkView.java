@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
  * Long work as it is shown.
  *
  * @param kind {@code reading}, {@code audit} or {@code rollout}
- * @param state {@code waiting}, {@code running}, {@code paused}, {@code done}, {@code partly}, {@code stopped} or {@code
+ * @param state {@code asked}, {@code waiting}, {@code running}, {@code paused}, {@code done}, {@code partly}, {@code stopped} or {@code
  *     failed}
  */
 public record WorkView(
@@ -22,7 +22,8 @@ public record WorkView(
         int failed,
         String note,
         String createdAt,
-        @Nullable String endedAt) {
+        @Nullable String endedAt,
+        @Nullable String approvedBy) {
     public static WorkView of(Work work) {
         return new WorkView(
                 work.id(),
@@ -36,6 +37,7 @@ public record WorkView(
                 work.failed(),
                 work.note(),
                 work.createdAt().toString(),
-                work.endedAt().map(Object::toString).orElse(null));
+                work.endedAt().map(Object::toString).orElse(null),
+                work.approvedBy().orElse(null));
     }
 }

@@ -32,7 +32,8 @@ public class Works {
     private static final int SECONDS_TO_STOP = 10;
     private static final int AT_ONCE_OF_A_KIND = 2;
     private static final String WORK = """
-            SELECT id, kind, state, task, who, total, done, failed, note, created_at, ended_at FROM work
+            SELECT id, kind, state, task, who, total, done, failed, note, created_at, started_at, ended_at, approved_by
+            FROM work
             """;
 
     /** Does one kind of work. It is called again from the start after a crash and must then go on, not begin anew. */
@@ -116,10 +117,21 @@ public class Works {
 
     /** To be called within a transaction, so that the row and what belongs to it appear together. */
     public long add(Task task, String who) {
+        return add(task, who, Work.State.WAITING, "");
+    }
+
+    /** Work that begins once a second person lets it go; to be called within a transaction. */
+    public long ask(Task task, String who) {
+        return add(task, who, Work.State.ASKED, "waits for a second person to let it go");
+    }
+
+    private long add(Task task, String who, Work.State state, String note) {
         return database.change("""
-                        INSERT INTO work (kind, state, task, who, created_at)
-                        VALUES (:kind, 'WAITING', :task, :who, :at) RETURNING id
+                        INSERT INTO work (kind, state, task, who, note, created_at)
+                        VALUES (:kind, :state, :task, :who, :note, :at) RETURNING id
                         """)
+                .param("state", state.name())
+                .param("note", note)
                 .param("kind", task.kind().name())
                 .param("task", TaskJson.write(task))
                 .param("who", who)
@@ -149,9 +161,10 @@ public class Works {
                 end(id, Work.State.FAILED, "what this work is to do cannot be understood any more: " + why);
                 return;
             }
-            update("UPDATE work SET state = 'RUNNING' WHERE id = :id AND state IN ('WAITING', 'RUNNING')", id);
-            var ended = runner.run(work, progress(id));
-            end(id, ended.state(), ended.note());
+            if (begin(id)) {
+                var ended = runner.run(get(id), progress(id));
+                end(id, ended.state(), ended.note());
+            }
         } catch (Paused e) {
             rest(id);
         } catch (Stopped e) {
@@ -267,9 +280,17 @@ public class Works {
         };
     }
 
-    private void update(String sql, long id) {
-        database.write(() -> database.change(sql).param("id", id).update());
+    /** @return false when it rests, has ended, or nobody let it go yet */
+    private boolean begin(long id) {
+        int begun = database.write(() -> database.change("""
+                        UPDATE work SET state = 'RUNNING', started_at = coalesce(started_at, :at)
+                        WHERE id = :id AND state IN ('WAITING', 'RUNNING')
+                        """)
+                .param("at", clock.instant().toString())
+                .param("id", id)
+                .update());
         watchers.moved(id);
+        return begun == 1;
     }
 
     private Optional<String> askedBy(long id, String column) {
@@ -285,13 +306,13 @@ public class Works {
      * @throws Problem when it has ended already
      */
     void stop(long id, String who) {
-        boolean paused = get(id).state() == Work.State.PAUSED;
+        var before = get(id).state();
         ask(id, "work " + id + " has ended, or is stopping already", """
                         UPDATE work SET stopped_by = :who, paused_by = NULL,
-                          state = CASE state WHEN 'PAUSED' THEN 'WAITING' ELSE state END
-                        WHERE id = :id AND state IN ('WAITING', 'RUNNING', 'PAUSED') AND stopped_by IS NULL
+                          state = CASE WHEN state IN ('PAUSED', 'ASKED') THEN 'WAITING' ELSE state END
+                        WHERE id = :id AND state IN ('ASKED', 'WAITING', 'RUNNING', 'PAUSED') AND stopped_by IS NULL
                         """, who);
-        if (paused) {
+        if (before == Work.State.PAUSED || before == Work.State.ASKED) {
             submit(id);
         }
     }
@@ -319,6 +340,32 @@ public class Works {
         if (rests) {
             submit(id);
         }
+    }
+
+    /**
+     * Lets work go that waits for a second person.
+     *
+     * @throws Problem when it does not wait for one, or is let go by who asked for it
+     */
+    public void approve(long id, String who) {
+        var work = get(id);
+        if (work.who().equals(who)) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "you asked for " + id + " yourself; somebody else lets it go, or you stop it");
+        }
+        ask(id, "work " + id + " does not wait for a second person", """
+                        UPDATE work SET state = 'WAITING', approved_by = :who, note = 'let go by ' || :who
+                        WHERE id = :id AND state = 'ASKED' AND who <> :who AND stopped_by IS NULL
+                        """, who);
+        submit(id);
+    }
+
+    /** Those that wait for a second person, the oldest first. */
+    public List<Work> asked() {
+        return database.query(WORK + " WHERE state = 'ASKED' ORDER BY id")
+                .query(Works::work)
+                .list();
     }
 
     private void ask(long id, String otherwise, String sql, String who) {
@@ -369,7 +416,9 @@ public class Works {
                 row.getInt("failed"),
                 row.getString("note"),
                 Instant.parse(row.getString("created_at")),
-                Optional.ofNullable(row.getString("ended_at")).map(Instant::parse));
+                Optional.ofNullable(row.getString("started_at")).map(Instant::parse),
+                Optional.ofNullable(row.getString("ended_at")).map(Instant::parse),
+                Optional.ofNullable(row.getString("approved_by")));
     }
 
     @PreDestroy

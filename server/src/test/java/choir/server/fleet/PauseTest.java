@@ -78,7 +78,13 @@ class PauseTest {
         };
         var work = service.finish(service.post(
                 "/api/v1/rollouts",
-                Map.of("preview", preview.path("id").asLong(), "first", 10, "maxFailedPercent", 100)));
+                Map.of(
+                        "preview",
+                        preview.path("id").asLong(),
+                        "waves",
+                        java.util.List.of("10"),
+                        "maxFailedPercent",
+                        100)));
         assertThat(work.path("note").asString()).isEqualTo("1 verified, 1 skipped");
         assertThat(one.written).isEmpty();
         assertThat(two.written).hasSize(1);

@@ -247,8 +247,8 @@ class ModelTest {
                     Map.of(
                             "preview",
                             preview.path("id").asLong(),
-                            "first",
-                            100,
+                            "waves",
+                            java.util.List.of("100"),
                             "maxFailedPercent",
                             100,
                             "patience",
@@ -264,7 +264,8 @@ class ModelTest {
         long id = pick(random, rollouts);
         tell("rollout " + id + " is undone");
         var answer = service.post(
-                "/api/v1/rollouts/" + id + "/undo", Map.of("first", 100, "maxFailedPercent", 100, "patience", "PT0S"));
+                "/api/v1/rollouts/" + id + "/undo",
+                Map.of("waves", java.util.List.of("100"), "maxFailedPercent", 100, "patience", "PT0S"));
         if (answer.status() == 202) {
             service.finish(answer);
         } else {

@@ -78,7 +78,10 @@ class RecorderTurnTest {
         var fleet = service.bean(FleetStore.class);
         return service.bean(Database.class).write(() -> {
             long work = service.bean(Works.class)
-                    .add(new Task.Rollout("", new choir.rollout.Waves(100, 100), Duration.ZERO, false), "ada");
+                    .add(
+                            new Task.Rollout(
+                                    "", choir.rollout.Waves.first(100, 100), Duration.ZERO, Optional.empty(), false),
+                            "ada");
             var now = service.bean(Standings.class).ofRecorder(name);
             for (var camera : fleet.camerasOf(name)) {
                 steps.add(work, 1, camera, Previews.changes(now.get(camera.camera()), java.util.Set.of()));

@@ -56,7 +56,15 @@ class RolloutsTest {
     private Answer started(long preview, int first, int mayFail, String patience) {
         return service.post(
                 "/api/v1/rollouts",
-                Map.of("preview", preview, "first", first, "maxFailedPercent", mayFail, "patience", patience));
+                Map.of(
+                        "preview",
+                        preview,
+                        "waves",
+                        java.util.List.of(String.valueOf(first)),
+                        "maxFailedPercent",
+                        mayFail,
+                        "patience",
+                        patience));
     }
 
     private JsonNode ended(long preview, int first, int mayFail, String patience) {
@@ -237,7 +245,8 @@ class RolloutsTest {
         assertThat(held(fakes.get("r2"), "01")).isEqualTo("50");
         assertThat(held(fakes.get("r2"), "02")).isEqualTo("70");
         // What did not take needs nothing, and what was put back already has moved.
-        assertThat(end(service.finish(undo(work, Map.of("first", 1))))).contains("skipped");
+        assertThat(end(service.finish(undo(work, Map.of("waves", java.util.List.of("1"))))))
+                .contains("skipped");
     }
 
     @Test
@@ -372,5 +381,101 @@ class RolloutsTest {
         assertThat(again.path("inTune").asInt()).isZero();
         assertThat(again.path("unread").path(0).path("why").asString())
                 .isEqualTo("threshold is not known, so nothing is written over");
+    }
+
+    @Test
+    void outsideItsHoursARecorderIsNotWrittenAndItIsSaidWhenItWillBe() {
+        long preview = preview("recorder:r1");
+        var soon = java.time.ZonedDateTime.now(java.time.ZoneOffset.UTC).plusHours(2);
+        var hours =
+                "%02d:00-%02d:00".formatted(soon.getHour(), soon.plusHours(1).getHour());
+        var work = service.post("/api/v1/rollouts", Map.of("preview", preview, "hours", hours))
+                .body();
+        long id = work.path("id").asLong();
+        await(() -> detail(id).contains("r1 is written from"));
+        assertThat(detail(id)).contains(" %02d:00 on, its own time (UTC)".formatted(soon.getHour()));
+        assertThat(fakes.get("r1").written).isEmpty();
+        service.restart();
+        await(() -> detail(id).contains("r1 is written from"));
+        service.post("/api/v1/works/" + id + "/stop", Map.of());
+        await(() -> service.get("/api/v1/works/" + id)
+                .body()
+                .path("state")
+                .asString()
+                .equals("stopped"));
+        assertThat(fakes.get("r1").written).isEmpty();
+    }
+
+    private String detail(long rollout) {
+        return service.get("/api/v1/rollouts/" + rollout)
+                .body()
+                .path("steps")
+                .path(0)
+                .path("detail")
+                .asString("");
+    }
+
+    private static void await(java.util.function.BooleanSupplier what) {
+        for (int i = 0; i < 400 && !what.getAsBoolean(); i++) {
+            pauseOf(25);
+        }
+        assertThat(what.getAsBoolean()).isTrue();
+    }
+
+    @Test
+    void whatASecondPersonIsAskedForIsWrittenOnceThatOneSaysSo() {
+        var asked = service.post("/api/v1/rollouts", Map.of("preview", preview("recorder:r1"), "secondPerson", true));
+        long id = asked.body().path("id").asLong();
+        assertThat(asked.body().path("state").asString()).isEqualTo("asked");
+        assertThat(service.post("/api/v1/rollouts/" + id + "/approve", Map.of()).detail())
+                .contains("you asked for " + id + " yourself");
+        service.restart();
+        assertThat(fakes.get("r1").written).isEmpty();
+
+        service.as("ben", "editor", () -> {
+            var approved = service.post("/api/v1/rollouts/" + id + "/approve", Map.of());
+            assertThat(end(service.finish(approved))).isEqualTo("done: all 2 verified");
+            assertThat(service.post("/api/v1/rollouts/" + id + "/approve", Map.of())
+                            .status())
+                    .isEqualTo(409);
+        });
+        assertThat(service.get("/api/v1/works/" + id).body().path("approvedBy").asString())
+                .isEqualTo("ben");
+    }
+
+    @Test
+    void whatIsAskedForCanBeTakenBackAndIsThenNotApproved() {
+        var asked = service.post("/api/v1/rollouts", Map.of("preview", preview("recorder:r1"), "secondPerson", true));
+        long id = asked.body().path("id").asLong();
+        service.post("/api/v1/works/" + id + "/stop", Map.of());
+        await(() -> service.get("/api/v1/works/" + id)
+                .body()
+                .path("state")
+                .asString()
+                .equals("stopped"));
+        service.as(
+                "ben",
+                "editor",
+                () -> assertThat(service.post("/api/v1/rollouts/" + id + "/approve", Map.of())
+                                .status())
+                        .isEqualTo(409));
+        assertThat(states(asked.body()).values()).containsOnly("skipped");
+        assertThat(fakes.get("r1").written).isEmpty();
+    }
+
+    @Test
+    void theServiceDemandsASecondPersonForMany() {
+        service.close();
+        service = TestService.start("--choir.second-person-from=3");
+        service.load("template: house\nmotion: {sensitivity: 70}\n---\ngroup: fleet\nuse: [house]\n");
+        for (var name : List.of("r1", "r2")) {
+            fakes.put(name, service.added(name).channel("01", config(50)).channel("02", config(50)));
+        }
+        service.read();
+        var few = started(preview("recorder:r1"), 9, 0, "PT0S");
+        assertThat(end(service.finish(few))).isEqualTo("done: all 2 verified");
+        service.load("template: house\nmotion: {sensitivity: 60}\n");
+        var many = started(preview(""), 9, 0, "PT0S");
+        assertThat(many.body().path("state").asString()).isEqualTo("asked");
     }
 }

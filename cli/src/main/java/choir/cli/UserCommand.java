@@ -1,0 +1,9 @@
+package choir.cli;
+
+import picocli.CommandLine.Command;
+
+@Command(
+        name = "user",
+        description = "Who may sign in, and as what.",
+        subcommands = {UserList.class, UserAdd.class, UserSet.class, UserRemove.class})
+final class UserCommand {}

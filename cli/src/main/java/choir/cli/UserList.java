@@ -1,0 +1,26 @@
+package choir.cli;
+
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+
+@Command(name = "list", description = "People and their roles.")
+final class UserList extends Act {
+    @Mixin
+    private Listing listing = new Listing();
+
+    @Override
+    int run(Client service) {
+        listing.print(
+                out(),
+                Listing.items(service.get("/api/v1/people")),
+                new Table("name", "role", "since", "password"),
+                p -> new String[] {
+                    Listing.text(p, "name"),
+                    Listing.text(p, "role"),
+                    Times.of(Listing.text(p, "createdAt")),
+                    p.path("oneTime").asBoolean() ? "one-time, not replaced yet" : "own"
+                },
+                "nobody");
+        return Failure.DONE;
+    }
+}

@@ -1,0 +1,101 @@
+package choir.server.account;
+
+import choir.server.account.PeopleApi.PersonView;
+import choir.server.db.Database;
+import choir.server.journal.Journal;
+import choir.server.web.Problem;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Component;
+
+/** Looks after who there is. One administrator at least is always left. */
+@Component
+class People {
+    private static final Pattern NAME = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N}._@-]{0,63}");
+
+    private final Accounts accounts;
+    private final Database database;
+    private final Journal journal;
+
+    People(Accounts accounts, Database database, Journal journal) {
+        this.accounts = accounts;
+        this.database = database;
+        this.journal = journal;
+    }
+
+    List<PersonView> all() {
+        return database.query("SELECT name, role, one_time, created_at FROM account ORDER BY name")
+                .query((row, n) -> new PersonView(
+                        row.getString("name"),
+                        Role.valueOf(row.getString("role")).word(),
+                        row.getBoolean("one_time"),
+                        row.getString("created_at")))
+                .list();
+    }
+
+    Role role(String name) {
+        return accounts.require(name).role();
+    }
+
+    /** @return the one-time password */
+    String add(String name, Role role, String who) {
+        if (!NAME.matcher(name).matches()) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "\"" + name
+                            + "\" is no name to sign in with; expected 1 to 64 letters, digits, points, dashes and @");
+        }
+        return database.write(() -> {
+            if (accounts.find(name).isPresent()) {
+                throw new Problem(Problem.Kind.CONFLICT, "there is a person " + name + " already");
+            }
+            return accounts.add(name, role, who);
+        });
+    }
+
+    void setRole(String name, Role role, String who) {
+        database.write(() -> {
+            var before = accounts.require(name).role();
+            if (before == role) {
+                return;
+            }
+            database.change("UPDATE account SET role = :role, version = version + 1 WHERE name = :name")
+                    .param("role", role.name())
+                    .param("name", name)
+                    .update();
+            keepAnAdministrator();
+            journal.add(who, "gave a person another role", name, before.word() + " -> " + role.word());
+        });
+    }
+
+    /** @return the new one-time password; the old one and all tokens hold no more */
+    String renew(String name, String who) {
+        return database.write(() -> {
+            accounts.require(name);
+            journal.add(who, "gave a person a one-time password", name, "");
+            return accounts.renew(name);
+        });
+    }
+
+    void remove(String name, String who) {
+        database.write(() -> {
+            accounts.require(name);
+            database.change("DELETE FROM account WHERE name = :name")
+                    .param("name", name)
+                    .update();
+            keepAnAdministrator();
+            journal.add(who, "removed a person", name, "");
+        });
+    }
+
+    private void keepAnAdministrator() {
+        int left = database.query("SELECT count(*) FROM account WHERE role = 'ADMINISTRATOR'")
+                .query(Integer.class)
+                .single();
+        if (left == 0) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "nobody would be left to look after the service; make another administrator first");
+        }
+    }
+}

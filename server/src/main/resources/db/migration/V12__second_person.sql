@@ -1,0 +1,6 @@
+-- Rollouts that a second person lets go, and since when work has been under way: recorders that are away are tried from then.
+ALTER TABLE work ADD COLUMN started_at TEXT;
+ALTER TABLE work ADD COLUMN approved_by TEXT;
+UPDATE work SET started_at = created_at WHERE state <> 'WAITING';
+-- Moves with every change of role or password; whoever signed in before is out.
+ALTER TABLE account ADD COLUMN version INTEGER NOT NULL DEFAULT 0;
