@@ -8,6 +8,7 @@
   import Layers from '@lucide/svelte/icons/layers-2';
   import Scroll from '@lucide/svelte/icons/scroll-text';
   import Send from '@lucide/svelte/icons/send';
+  import Tray from '@lucide/svelte/icons/inbox';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Router } from 'sv-router';
   import { api, ask, type Schemas } from './lib/api/client';
@@ -33,10 +34,14 @@
   ] as const;
 
   const KEPT = ['preview', 'settings', 'own'];
-  const OF_WORKS = ['audits', 'rollouts', 'rollout'];
+  const OF_WORKS = ['audits', 'rollouts', 'rollout', 'inbox'];
   const overview = createQuery(() => ({
     queryKey: ['overview'],
     queryFn: () => ask(api.GET('/api/v1/overview')),
+  }));
+  const inbox = createQuery(() => ({
+    queryKey: ['inbox'],
+    queryFn: () => ask(api.GET('/api/v1/inbox')),
   }));
   const client = useQueryClient();
 
@@ -158,6 +163,13 @@
             >{overview.data.waiting}<span class="max-sm:hidden">&nbsp;waiting</span></span
           >
           <span class="sr-only">{count(overview.data.waiting, 'camera')} waiting to be given out</span>
+        </a>
+      {/if}
+      {#if inbox.data && inbox.data.length > 0}
+        <a href={p('/inbox')} class="flex shrink-0 items-center gap-2 text-sm" title="What waits for you">
+          <Tray size={16} strokeWidth={1.75} aria-hidden="true" />
+          <span aria-hidden="true">{inbox.data.length}<span class="max-sm:hidden">&nbsp;for you</span></span>
+          <span class="sr-only">{count(inbox.data.length, 'thing')} for you</span>
         </a>
       {/if}
       <button class="act text-sm md:hidden" onclick={signOut}>Sign out</button>

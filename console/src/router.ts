@@ -18,6 +18,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/rollouts/:id': () => import('./routes/Rollout.svelte'),
   '/audit': () => import('./routes/Audit.svelte'),
   '/watch': () => import('./routes/Watch.svelte'),
+  '/inbox': () => import('./routes/Inbox.svelte'),
   '/journal': () => import('./routes/Journal.svelte'),
   '*': () => import('./routes/NotFound.svelte'),
 });

@@ -41,6 +41,18 @@ export function count(n: number, one: string, many: string = one + 's'): string 
   return `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`;
 }
 
+/** `840 MB`, `12.4 GB`, `1.9 TB`; decimal units, as disks are sold. */
+export function bytes(n: number): string {
+  const units = ['MB', 'GB', 'TB', 'PB'];
+  let value = n / 1e6;
+  let unit = 0;
+  while (value >= 1000 && unit < units.length - 1) {
+    value /= 1000;
+    unit++;
+  }
+  return `${value >= 100 || unit === 0 ? Math.round(value).toLocaleString('en-GB') : value.toFixed(1)} ${units[unit]}`;
+}
+
 /** A group without the root that all of them share. */
 export function groupName(path: string): string {
   return path === 'fleet' ? 'fleet' : path.replace(/^fleet\//, '').replaceAll('/', ' / ');

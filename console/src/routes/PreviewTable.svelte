@@ -1,10 +1,17 @@
 <script lang="ts">
   import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
+  import { bytes, count, when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
+  import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { cameraPath } from '../router';
+  import PreviewCameras from './PreviewCameras.svelte';
 
   let { preview }: { preview: Schemas['Preview'] } = $props();
+
+  let byCamera = $state(false);
+  const price = $derived(preview.price);
+  const whole = (n: number) => Math.round(n).toLocaleString('en-GB');
 
   /** What cannot be honoured is said once for a family and setting. */
   const cannot = $derived([
@@ -15,35 +22,90 @@
 {#if preview.cameras.length === 0}
   <Empty title="Nothing would change.">Every camera that could be read holds what is asked.</Empty>
 {:else}
-  <div class="relative overflow-x-auto">
-    <table class="w-full min-w-[760px] text-sm">
-      <Heads titles={['Camera', 'Setting', 'Holds', 'Will hold', 'From', 'Why']} />
-      <tbody>
-        {#each preview.cameras as camera (camera.camera)}
-          {#each camera.changes as change, i (change.key)}
-            <tr class="align-top {i === camera.changes.length - 1 ? 'border-b border-line/60' : ''}">
-              <td class="py-1.5 pr-4 whitespace-nowrap">
-                {#if i === 0}
-                  <a class="native" href={cameraPath(camera.camera)}>{camera.camera}</a>
-                  {camera.label}
-                {/if}
+  <section aria-label="What it comes to" class="mb-6 rounded-md border border-line bg-raised p-4">
+    <p class="font-semibold">
+      {count(price.settings, 'value')} on {count(price.cameras, 'camera')} of {count(
+        price.recorders,
+        'recorder',
+      )}
+    </p>
+    <dl class="mt-2 grid gap-x-8 gap-y-2 text-sm sm:grid-cols-2 lg:grid-cols-4">
+      {#each price.effects as effect (effect.measure)}
+        <div>
+          <dt class="head capitalize">{effect.measure}</dt>
+          <dd>
+            {whole(effect.more)} more, {whole(effect.less)} less
+            <span class="text-faint">on {count(effect.cameras, 'camera')}</span>
+          </dd>
+        </div>
+      {/each}
+      <div>
+        <dt class="head">Recorded a week</dt>
+        <dd>{whole(price.before.hoursAWeek)} → <b>{whole(price.after.hoursAWeek)} h</b></dd>
+      </div>
+      <div>
+        <dt class="head">Disk a day</dt>
+        <dd>{bytes(price.before.bytesADay)} → <b>{bytes(price.after.bytesADay)}</b></dd>
+      </div>
+    </dl>
+    <p class="mt-2 text-xs text-faint">Hours and disk are {price.assumed}.</p>
+    {#each preview.pauses as pause (pause.recorder)}
+      <p class="mt-2 text-sm text-waste">
+        {pause.recorder} records nothing on any channel while it is written:
+        {pause.lastSeconds !== undefined
+          ? `${pause.lastSeconds.toFixed(1)} s for ${count(pause.lastCameras ?? 0, 'camera')} the last time, ${when(pause.lastAt)}`
+          : 'some seconds, not measured yet'}.
+      </p>
+    {/each}
+  </section>
+
+  <div class="mb-3 flex gap-2" role="group" aria-label="How the changes are listed">
+    <button class="act" aria-pressed={!byCamera} onclick={() => (byCamera = false)}>Equal changes once</button
+    >
+    <button class="act" aria-pressed={byCamera} onclick={() => (byCamera = true)}>By camera</button>
+  </div>
+  {#if byCamera}
+    <PreviewCameras {preview} />
+  {:else}
+    <div class="relative overflow-x-auto">
+      <table class="w-full min-w-[760px] text-sm">
+        <Heads titles={['On', 'Setting', 'Holds', 'Will hold', 'From', 'Why']} />
+        <tbody>
+          {#each preview.folds as fold, i (i)}
+            <tr class="border-b border-line/60 align-top">
+              <td class="py-2 pr-4 whitespace-nowrap">
+                <details>
+                  <summary class="cursor-pointer">{count(fold.cameras.length, 'camera')}</summary>
+                  <div class="max-h-60 max-w-[260px] overflow-y-auto whitespace-normal">
+                    {#each fold.cameras as camera (camera)}
+                      <a class="native mr-2 inline-block" href={cameraPath(camera)}>{camera}</a>
+                    {/each}
+                  </div>
+                </details>
+                <span class="text-xs text-faint">{fold.family}</span>
               </td>
-              <td class="py-1.5 pr-4">{change.title}</td>
-              <td class="native max-w-[220px] py-1.5 pr-4">{change.before ?? '–'}</td>
-              <td class="native max-w-[220px] py-1.5 pr-4 font-semibold">
-                {change.after}
-                {#if change.approximated}
-                  <div class="font-sans text-xs font-normal text-faint">{change.approximated}</div>
-                {/if}
-              </td>
-              <td class="py-1.5 pr-4 text-faint">{change.origin}</td>
-              <td class="py-1.5 pr-4">{change.cause}</td>
+              <td class="py-2 pr-4">{fold.title}</td>
+              {#if fold.week}
+                <td class="py-2 pr-4" colspan="2">
+                  <WeekRibbon week={fold.week} />
+                </td>
+              {:else}
+                <td class="native max-w-[220px] py-2 pr-4">{fold.before ?? '–'}</td>
+                <td class="native max-w-[220px] py-2 pr-4 font-semibold">
+                  {fold.after}
+                  {#if fold.approximated}
+                    <div class="font-sans text-xs font-normal text-faint">{fold.approximated}</div>
+                  {/if}
+                </td>
+              {/if}
+              <td class="py-2 pr-4 text-faint">{fold.origin}</td>
+              <td class="py-2 pr-4">{fold.cause}</td>
             </tr>
           {/each}
-        {/each}
-      </tbody>
-    </table>
-  </div>
+        </tbody>
+      </table>
+    </div>
+  {/if}
 {/if}
 {#each cannot as c (c.why)}
   <p class="mt-2 text-sm text-cannot">Not written: {c.why} (asked {c.asked}).</p>

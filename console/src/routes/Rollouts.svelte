@@ -51,7 +51,7 @@
 
   const answer = $derived(
     preview.data
-      ? `${preview.data.cameras.length} cameras would change, ${preview.data.inTune} hold what is asked, ${preview.data.unread.length} are not known.`
+      ? `${count(preview.data.cameras.length, 'camera')} would change, ${preview.data.inTune} ${preview.data.inTune === 1 ? 'holds' : 'hold'} what is asked, ${preview.data.unread.length} ${preview.data.unread.length === 1 ? 'is' : 'are'} not known.`
       : 'Choose cameras in the box above to see what would change at their recorders before anything is written.',
   );
 </script>
@@ -70,11 +70,6 @@
           >
             <RolloutTerms bind:terms />
             <Allowed to="EDITOR"><button class="act act-main">Start the rollout</button></Allowed>
-            {#each made.pauses as recorder (recorder)}
-              <p class="text-sm text-waste">
-                {recorder} stops recording on all its channels for some seconds while it is written.
-              </p>
-            {/each}
           </form>
         {/if}
         <PreviewTable preview={made} />

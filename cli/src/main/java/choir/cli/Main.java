@@ -47,6 +47,7 @@ public final class Main {
         COMMANDS.put("login", LoginCommand.class);
         COMMANDS.put("token", TokenCommand.class);
         COMMANDS.put("user", UserCommand.class);
+        COMMANDS.put("inbox", InboxCommand.class);
         COMMANDS.put("demo", DemoCommand.class);
         COMMANDS.put("serve", ServeCommand.class);
         COMMANDS.put("completion", CompletionCommand.class);

@@ -14,13 +14,16 @@ final class PreviewCommand extends Act {
     @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
     private String format = "table";
 
+    @Option(names = "--all", description = "each camera with each of its changes, and not equal changes once")
+    private boolean all;
+
     @Override
     int run(Client service) {
         var preview = service.post("/api/v1/previews", Map.of("select", Selections.joined(words, "")));
         if (format.equals("json")) {
             say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(preview));
         } else {
-            PreviewText.print(out(), preview);
+            PreviewText.print(out(), preview, all);
         }
         return preview.path("cameras").isEmpty() ? Failure.DONE : Failure.FOUND;
     }

@@ -2,44 +2,124 @@ package choir.cli;
 
 import java.io.PrintWriter;
 import java.util.LinkedHashSet;
+import java.util.Locale;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
 
 /** A preview for people. */
 final class PreviewText {
+    private static final int NAMED = 3;
+
     private PreviewText() {}
 
-    static void print(PrintWriter out, JsonNode preview) {
+    /** @param all each camera with each of its changes, and not equal changes once */
+    static void print(PrintWriter out, JsonNode preview, boolean all) {
+        int changing = preview.path("cameras").size();
+        if (changing > 0) {
+            price(out, preview);
+            var table = all ? byCamera(preview) : folded(preview);
+            table.print(out, Table.terminalWidth());
+            out.println();
+        }
+        notes(out, preview);
+        out.println(Texts.count(changing, "camera") + " would change, "
+                + preview.path("inTune").asInt() + (preview.path("inTune").asInt() == 1 ? " holds" : " hold")
+                + " what is asked, " + preview.path("unread").size()
+                + (preview.path("unread").size() == 1 ? " is not known" : " are not known"));
+        if (changing > 0) {
+            out.println("give it out with: choir rollout start --preview " + Listing.number(preview, "id"));
+        }
+        out.flush();
+    }
+
+    /** What it comes to, before what it is. */
+    private static void price(PrintWriter out, JsonNode preview) {
+        var price = preview.path("price");
+        out.println(Texts.count(price.path("settings").asInt(), "value") + " on "
+                + Texts.count(price.path("cameras").asInt(), "camera") + " of "
+                + Texts.count(price.path("recorders").asInt(), "recorder") + ".");
+        for (var effect : price.path("effects")) {
+            out.println("  " + Listing.text(effect, "measure") + ": " + amount(effect, "more") + " more and "
+                    + amount(effect, "less") + " less, on "
+                    + Texts.count(effect.path("cameras").asInt(), "camera"));
+        }
+        var before = price.path("before");
+        var after = price.path("after");
+        out.printf(
+                Locale.ROOT,
+                "  recorded: %,.0f -> %,.0f hours a week, %s -> %s a day (%s)%n",
+                before.path("hoursAWeek").asDouble(),
+                after.path("hoursAWeek").asDouble(),
+                bytes(before.path("bytesADay").asDouble()),
+                bytes(after.path("bytesADay").asDouble()),
+                Listing.text(price, "assumed"));
+        for (var pause : preview.path("pauses")) {
+            out.println("  " + Listing.text(pause, "recorder") + " records nothing on any channel while it is written: "
+                    + (pause.hasNonNull("lastSeconds")
+                            ? String.format(
+                                    Locale.ROOT,
+                                    "%.1f s for %s the last time, %s",
+                                    pause.path("lastSeconds").asDouble(),
+                                    Texts.count(pause.path("lastCameras").asInt(), "camera"),
+                                    Times.of(Listing.text(pause, "lastAt")))
+                            : "some seconds, not measured yet"));
+        }
+        out.println();
+    }
+
+    private static String amount(JsonNode effect, String name) {
+        return String.format(
+                Locale.ROOT, "%,d", effect.path(name).decimalValue().longValue());
+    }
+
+    private static String bytes(double bytes) {
+        double giga = bytes / 1e9;
+        return giga >= 1000
+                ? String.format(Locale.ROOT, "%,.1f TB", giga / 1000)
+                : String.format(Locale.ROOT, "%,.1f GB", giga);
+    }
+
+    private static Table folded(JsonNode preview) {
+        var table = new Table("cameras", "setting", "holds", "will hold", "from", "on");
+        for (var fold : preview.path("folds")) {
+            var cameras = fold.path("cameras").values().stream()
+                    .map(c -> c.asString(""))
+                    .toList();
+            table.row(
+                    Integer.toString(cameras.size()),
+                    Listing.text(fold, "title"),
+                    orDash(Listing.text(fold, "before")),
+                    Listing.text(fold, "after"),
+                    Listing.text(fold, "origin"),
+                    cameras.size() > NAMED
+                            ? String.join(" ", cameras.subList(0, NAMED)) + " and " + (cameras.size() - NAMED) + " more"
+                            : String.join(" ", cameras));
+        }
+        return table;
+    }
+
+    private static String orDash(String text) {
+        return text.isEmpty() ? "-" : text;
+    }
+
+    private static Table byCamera(JsonNode preview) {
         var table = new Table("camera", "label", "setting", "holds", "will hold", "from");
         for (var camera : preview.path("cameras")) {
             var name = Listing.text(camera, "camera");
             var label = Listing.text(camera, "label");
             for (var change : camera.path("changes")) {
-                var before = Listing.text(change, "before");
                 table.row(
                         name,
                         label,
                         Listing.text(change, "title"),
-                        before.isEmpty() ? "-" : before,
+                        orDash(Listing.text(change, "before")),
                         Listing.text(change, "after"),
                         Listing.text(change, "origin"));
                 name = "";
                 label = "";
             }
         }
-        if (!table.isEmpty()) {
-            table.print(out, Table.terminalWidth());
-            out.println();
-        }
-        notes(out, preview);
-        int changing = preview.path("cameras").size();
-        out.println(
-                changing + " cameras would change, " + preview.path("inTune").asInt() + " hold what is asked, "
-                        + preview.path("unread").size() + " are not known");
-        if (changing > 0) {
-            out.println("give it out with: choir rollout start --preview " + Listing.number(preview, "id"));
-        }
-        out.flush();
+        return table;
     }
 
     private static void notes(PrintWriter out, JsonNode preview) {
@@ -55,9 +135,6 @@ final class PreviewText {
                 }
             });
         }
-        preview.path("pauses")
-                .forEach(r -> said.add(
-                        r.asString("") + " stops recording on all its channels for some seconds while it is written"));
         preview.path("onSite")
                 .forEach(r -> said.add(
                         r.asString("") + " has no network interface; see: choir sheet show " + r.asString("")));

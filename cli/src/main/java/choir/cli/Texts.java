@@ -6,11 +6,16 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 
-/** Text files that a person wrote, bounded in size. */
+/** Text files that a person wrote, bounded in size, and words around numbers. */
 final class Texts {
     private static final long LARGEST = 4_000_000;
 
     private Texts() {}
+
+    /** A number with its noun, such as {@code 1 camera} and {@code 12 cameras}. */
+    static String count(int number, String noun) {
+        return String.format(java.util.Locale.ROOT, "%,d %s%s", number, noun, number == 1 ? "" : "s");
+    }
 
     static String read(Path file) {
         try {

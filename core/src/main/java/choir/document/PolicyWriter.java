@@ -138,8 +138,8 @@ public final class PolicyWriter {
     /** One value as a policy file would hold it, on one line. */
     public static String value(Value value) {
         return switch (value) {
-            case Value.Hours h -> h.replace() ? flow(tree(h)) : String.join("; ", WeekText.print(h.week()));
-            case Value.Levels l -> l.replace() ? flow(tree(l)) : String.join("; ", WeekText.print(l.week()));
+            case Value.Hours h -> h.replace() ? flow(tree(h)) : String.join("; ", WeekText.shortest(h.week()));
+            case Value.Levels l -> l.replace() ? flow(tree(l)) : String.join("; ", WeekText.shortest(l.week()));
             case Value.SpecialDays d -> flow(specialDays(d));
             case Value.Areas a -> flow(areas(a));
             case Value.Flag v -> v.text();

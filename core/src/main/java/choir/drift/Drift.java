@@ -65,6 +65,18 @@ public final class Drift {
         return deviations;
     }
 
+    /**
+     * How far what is held lies from what is asked, whoever moved: what writing it would end.
+     *
+     * @param desired what the translation asks for
+     */
+    public static Distance distance(
+            Translation translation, Family family, SettingKey key, NativeValue desired, NativeValue held) {
+        var nothing = Optional.<NativeConfig>empty();
+        return new Drift(translation, family, nothing, NativeConfig.EMPTY, Map.of())
+                .distance(key, desired, governed(desired, held));
+    }
+
     private Deviation deviation(SettingKey key, Wish wish) {
         return switch (wish) {
             case Wish.Cannot c ->

@@ -31,6 +31,6 @@ public final class NativeText {
     }
 
     private static String lines(Week<?> week, String silent) {
-        return week.isSilent() ? silent : String.join("; ", WeekText.print(week));
+        return week.isSilent() ? silent : String.join("; ", WeekText.shortest(week));
     }
 }

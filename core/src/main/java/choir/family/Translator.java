@@ -79,8 +79,8 @@ public final class Translator {
     private static String asked(Effective effective) {
         return switch (effective) {
             case Effective.Scalar s -> s.value().value().text();
-            case Effective.Hours h -> String.join("; ", choir.week.WeekText.print(h.week()));
-            case Effective.Levels l -> String.join("; ", choir.week.WeekText.print(l.week()));
+            case Effective.Hours h -> String.join("; ", choir.week.WeekText.shortest(h.week()));
+            case Effective.Levels l -> String.join("; ", choir.week.WeekText.shortest(l.week()));
             case Effective.SpecialDays d -> String.join(", ", d.byCalendar().keySet());
             case Effective.Areas a -> String.join(", ", a.byName().keySet());
         };
@@ -112,7 +112,7 @@ public final class Translator {
         return wanted(
                 new NativeValue.Levels(each.map(v -> most)),
                 true,
-                String.join("; ", choir.week.WeekText.print(asked)),
+                String.join("; ", choir.week.WeekText.shortest(asked)),
                 most + " at all these times, having " + ability.most() + " beside the plain one");
     }
 
@@ -191,7 +191,7 @@ public final class Translator {
         int cannot = asked.spokenMinutes() - taken.where(asked).spokenMinutes();
         if (taken.isSilent()) {
             return new Wish.Cannot(
-                    String.join("; ", choir.week.WeekText.print(asked)),
+                    String.join("; ", choir.week.WeekText.shortest(asked)),
                     family.title() + " has no schedule for any of these triggers");
         }
         var different = asked.join(taken, (a, t) -> a == null || a.equals(t) ? null : a);
@@ -201,10 +201,10 @@ public final class Translator {
                         + " minutes a week beside what was asked go with them")
                 : different.isSilent()
                         ? Optional.<String>empty()
-                        : Optional.of("asked " + String.join("; ", choir.week.WeekText.print(different))
+                        : Optional.of("asked " + String.join("; ", choir.week.WeekText.shortest(different))
                                 + (cannot > 0 ? "; " + cannot + " minutes a week stay as they are" : "")
                                 + ", the recorder takes "
-                                + String.join("; ", choir.week.WeekText.print(taken.where(different))));
+                                + String.join("; ", choir.week.WeekText.shortest(taken.where(different))));
         return new Wish.Wanted(new NativeValue.Hours(taken), note);
     }
 }

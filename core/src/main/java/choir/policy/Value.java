@@ -63,7 +63,7 @@ public sealed interface Value {
     record Hours(Week<TriggerSet> week, boolean replace) implements Value {
         @Override
         public String text() {
-            return (replace ? "replace: " : "") + String.join("; ", WeekText.print(week));
+            return (replace ? "replace: " : "") + String.join("; ", WeekText.shortest(week));
         }
     }
 
@@ -75,7 +75,7 @@ public sealed interface Value {
     record Levels(Week<Sensitivity> week, boolean replace) implements Value {
         @Override
         public String text() {
-            return (replace ? "replace: " : "") + String.join("; ", WeekText.print(week));
+            return (replace ? "replace: " : "") + String.join("; ", WeekText.shortest(week));
         }
     }
 

@@ -53,6 +53,11 @@ public final class WeekText {
                 .toList();
     }
 
+    /** Few lines that paint the same week, for people: at most as many as the canonical ones, and no more letters for as many. */
+    public static <V> List<String> shortest(Week<V> week) {
+        return ShortWeek.lines(week);
+    }
+
     /** The canonical windows with their values, in the order of their first minute. */
     public static <V> Map<String, V> entries(Week<V> week) {
         Map<String, V> entries = new LinkedHashMap<>();

@@ -122,8 +122,8 @@ class AreasAndSchedulesTest {
             delimiter = '|',
             value = {
                 // A block takes the smallest set that covers all its minutes.
-                "fulmar|daily none; mon 08:10-08:20 motion|mon 00:00-08:00 none; mon 08:00-08:30 motion; mon 08:30-24:00 none; tue-sun none",
-                "fulmar|daily motion; mon 08:10-10:20 continuous|mon 00:00-08:00 motion; mon 08:00-10:30 continuous; mon 10:30-24:00 motion; tue-sun motion",
+                "fulmar|daily none; mon 08:10-08:20 motion|daily none; mon 08:00-08:30 motion",
+                "fulmar|daily motion; mon 08:10-10:20 continuous|daily motion; mon 08:00-10:30 continuous",
                 "fulmar|daily motion,alarm|daily continuous",
                 "fulmar|daily motion+alarm|daily motion",
                 "fulmar|daily analytics|daily continuous",

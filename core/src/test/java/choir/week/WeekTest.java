@@ -176,4 +176,45 @@ class WeekTest {
         assertThat(difference.minutesOfWaste()).isEqualTo(Week.MINUTES);
         assertThat(difference.minutesWithoutRecording()).isZero();
     }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "daily motion | daily motion",
+                "daily motion; mon-fri 05:30-09:30 continuous | daily motion; mon-fri 05:30-09:30 continuous",
+                "mon-fri continuous; sat,sun motion | daily continuous; sat,sun motion",
+                "daily none; mon-fri 06:00-18:00 continuous; mon-fri 12:00-13:00 motion"
+                        + " | daily none; mon-fri 06:00-18:00 continuous; mon-fri 12:00-13:00 motion",
+                "mon-fri 06:00-18:00 continuous; mon-fri 12:00-13:00 motion | mon-fri 06:00-18:00 continuous; mon-fri 12:00-13:00 motion",
+                "daily 22:00-04:00 motion+alarm | daily 22:00-04:00 motion+alarm",
+                "daily motion; fri 22:00-04:00 none | daily motion; fri 22:00-04:00 none",
+            })
+    void peopleSeeFewLines(String lines, String few) {
+        assertThat(String.join("; ", WeekText.shortest(WeekText.parse(List.of(lines.split("; "))))))
+                .isEqualTo(few);
+    }
+
+    @Test
+    void theShortTextMeansTheSameWeekAndIsNeverLonger() {
+        var random = new java.util.Random(11);
+        var words = List.of("none", "continuous", "motion", "alarm", "motion+alarm");
+        var days = List.of("daily", "mon-fri", "sat,sun", "mon", "wed-thu", "fri-mon");
+        for (int round = 0; round < 3_000; round++) {
+            List<String> lines = new java.util.ArrayList<>();
+            for (int i = random.nextInt(5); i >= 0; i--) {
+                int from = random.nextInt(48) * 30;
+                int to = (from + 30 + random.nextInt(46) * 30) % 1440;
+                var hours = random.nextInt(3) == 0
+                        ? ""
+                        : " %02d:%02d-%02d:%02d".formatted(from / 60, from % 60, to / 60, to % 60);
+                lines.add(
+                        days.get(random.nextInt(days.size())) + hours + " " + words.get(random.nextInt(words.size())));
+            }
+            var week = WeekText.parse(lines);
+            var few = WeekText.shortest(week);
+            assertThat(WeekText.parse(few)).as("%s", lines).isEqualTo(week);
+            assertThat(few.size()).isLessThanOrEqualTo(WeekText.print(week).size());
+        }
+    }
 }

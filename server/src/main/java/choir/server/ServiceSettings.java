@@ -1,5 +1,6 @@
 package choir.server;
 
+import choir.storage.Assumed;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
@@ -23,6 +24,7 @@ import org.springframework.validation.annotation.Validated;
  * @param recorderAddresses the networks that recorders may be in, such as {@code 10.20.0.0/16}
  * @param callsAtOnce how many recorders are talked to at the same time
  * @param secondPersonFrom rollouts of so many cameras and more wait for a second person; 0 for none
+ * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
  */
 @Validated
@@ -38,6 +40,7 @@ public record ServiceSettings(
         @NotEmpty List<String> recorderAddresses,
         @Min(1) @Max(1024) int callsAtOnce,
         @Min(0) int secondPersonFrom,
+        Assumed assumed,
         @org.jspecify.annotations.Nullable Setup setup) {
     public record Setup(String user, String password) {}
 }

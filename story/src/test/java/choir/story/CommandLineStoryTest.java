@@ -102,10 +102,10 @@ class CommandLineStoryTest {
                 .containsPattern("Sensitivity +50 +70")
                 .containsPattern("Threshold +20 +1 ")
                 .contains("Gannet GD has no place for \"threshold\" (asked 0.6%)")
-                .contains("haldr-2 stops recording on all its channels")
+                .contains("haldr-2 records nothing on any channel while it is written")
                 .contains("6 cameras would change");
         var id = number(preview, "--preview (\\d+)");
-        assertThat(done("rollout", "start", "--preview", id, "--first", "2", "--yes")
+        assertThat(done("rollout", "start", "--preview", id, "--waves", "2", "--yes")
                         .out())
                 .contains("6 verified");
         assertThat(done("rollout", "list").out()).contains("6 verified");

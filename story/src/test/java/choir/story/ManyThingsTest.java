@@ -78,7 +78,7 @@ class ManyThingsTest {
     @Test
     @Order(3)
     void aRolloutInWavesIsUndoneFromTheCommandLine() {
-        var started = choir.choir("rollout", "start", "recorder:haldr-1", "--first", "2", "--yes");
+        var started = choir.choir("rollout", "start", "recorder:haldr-1", "--waves", "2", "--yes");
         assertThat(started.out()).contains("16 verified");
         var steps = choir.choir("rollout", "list").out();
         var id = steps.lines().skip(1).findFirst().orElseThrow().split(" ")[0];

@@ -315,6 +315,19 @@ public class FindingStore implements RecorderFollower {
                 .update();
     }
 
+    /** Open ones that a person sees to, the worst first. */
+    public List<Finding> givenTo(String person, int most) {
+        return database
+                .query(FINDING + " WHERE f.assigned_to = :person AND f.ended_at IS NULL LIMIT :most")
+                .param("person", person)
+                .param("most", most)
+                .query(FindingStore::finding)
+                .list()
+                .stream()
+                .sorted(Comparator.comparing(Cursor::of))
+                .toList();
+    }
+
     /** Gives it to a person to see to, or to nobody; to be called within a transaction. */
     void assign(long id, Optional<String> to, String note) {
         database.change("UPDATE finding SET assigned_to = :to, assigned_note = :note WHERE id = :id")

@@ -1,5 +1,6 @@
 package choir.server.rollout;
 
+import choir.server.standing.WeekView;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -7,23 +8,54 @@ import org.jspecify.annotations.Nullable;
  * What a rollout would change, in the recorders' own units. It holds for what it saw: a camera that moves before its
  * turn is skipped.
  *
+ * @param price what it comes to
+ * @param folds equal changes once, those of the most cameras first
  * @param cameras those that would change
  * @param inTune how many of the selection need nothing
  * @param unread cameras of which nothing is known, because their recorder could not be read or was not read yet
  * @param leftAlone why recorders that are paused are left out, a sentence each; nothing is said of their cameras
  * @param onSite recorders without a network interface, which a person sets from a work sheet
- * @param pauses recorders of which all channels stop recording for some seconds while one of them is written
+ * @param pauses recorders of which no channel records while one of them is written
  */
 public record Preview(
         long id,
         String selection,
         String createdAt,
+        Price price,
+        List<Fold> folds,
         List<OfCamera> cameras,
         int inTune,
         List<Unread> unread,
         List<String> leftAlone,
         List<String> onSite,
-        List<String> pauses) {
+        List<Pause> pauses) {
+    /**
+     * The same change on several cameras of a family.
+     *
+     * @param week of a week, what will be held as asked, and what is held as observed
+     */
+    public record Fold(
+            String family,
+            String key,
+            String title,
+            @Nullable String before,
+            String after,
+            String origin,
+            String cause,
+            @Nullable String approximated,
+            @Nullable WeekView week,
+            List<String> cameras) {}
+
+    /**
+     * @param lastSeconds how long it took to write it the last time; missing when it was not written yet
+     * @param lastCameras how many of its cameras were written then
+     */
+    public record Pause(
+            String recorder,
+            @Nullable Double lastSeconds,
+            @Nullable Integer lastCameras,
+            @Nullable String lastAt) {}
+
     public record OfCamera(
             String camera,
             String label,

@@ -8,12 +8,14 @@ import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.Changes;
+import choir.server.ServiceSettings;
 import choir.server.db.Database;
 import choir.server.fleet.PauseStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.standing.Origins;
 import choir.server.standing.Standing;
 import choir.server.stored.ChangesJson;
+import choir.storage.Assumed;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,7 +35,12 @@ class Previews {
     private final PauseStore paused;
     private final Clock clock;
 
-    Previews(Database database, PauseStore paused, Clock clock) {
+    private final WritingTimes times;
+    private final Assumed assumed;
+
+    Previews(Database database, PauseStore paused, WritingTimes times, ServiceSettings settings, Clock clock) {
+        this.times = times;
+        this.assumed = settings.assumed();
         this.paused = paused;
         this.database = database;
         this.clock = clock;
@@ -48,6 +55,8 @@ class Previews {
         Set<String> leftAlone = new TreeSet<>();
         Set<String> onSite = new TreeSet<>();
         Set<String> pauses = new TreeSet<>();
+        var pricing = new Pricing(assumed);
+        var folds = new Folds();
         Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
         int inTune = 0;
         var paused = this.paused.inForce();
@@ -77,7 +86,10 @@ class Previews {
                 continue;
             }
             steps.put(standing.row().id(), changes);
-            changing.add(ofCamera(standing, changes));
+            var camera = ofCamera(standing, changes);
+            changing.add(camera);
+            folds.add(camera, changes);
+            pricing.add(standing, changes);
             if (standing.family().pause() == Family.Pause.ALL_CHANNELS) {
                 pauses.add(standing.recorder().name());
             }
@@ -88,12 +100,14 @@ class Previews {
                 id,
                 selection,
                 now,
+                pricing.price(),
+                folds.all(),
                 changing,
                 inTune,
                 unread,
                 List.copyOf(leftAlone),
                 List.copyOf(onSite),
-                List.copyOf(pauses));
+                pauses.stream().map(times::of).toList());
     }
 
     /** What is held and cannot be known is never written over. */

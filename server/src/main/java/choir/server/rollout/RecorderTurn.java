@@ -18,6 +18,7 @@ import choir.server.reading.Devices.Outcome;
 import choir.server.reading.Sweeps;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -56,6 +57,7 @@ class RecorderTurn {
     private final Standings standings;
     private final StepStore steps;
     private final PauseStore pauses;
+    private final WritingTimes times;
     private final Database database;
 
     RecorderTurn(
@@ -65,7 +67,9 @@ class RecorderTurn {
             Standings standings,
             StepStore steps,
             PauseStore pauses,
+            WritingTimes times,
             Database database) {
+        this.times = times;
         this.pauses = pauses;
         this.devices = devices;
         this.fleet = fleet;
@@ -207,12 +211,19 @@ class RecorderTurn {
         if (!begun(recorder, ready)) {
             return THROUGH;
         }
+        long began = System.nanoTime();
         var written = conversation.write(
                 ready.stream().map(RecorderTurn::channelWrite).toList());
+        var took = Duration.ofNanos(System.nanoTime() - began);
         var tried = ready.stream()
                 .map(s -> new Tried(s, Optional.ofNullable(written.get(s.channel()))))
                 .toList();
-        database.write(() -> tried.forEach(this::journal));
+        database.write(() -> {
+            tried.forEach(this::journal);
+            if (written.values().stream().allMatch(Written.Whole.class::isInstance)) {
+                times.took(recorder, ready.size(), took);
+            }
+        });
         var left = tried.stream().flatMap(t -> neverSent(t).stream()).findFirst();
         var outcome = read(conversation, recorder);
         return switch (outcome) {

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.Function;
 
 /** A candidate that a nearer one has beaten. */
-record BeatenView(String value, OriginView origin) {
+public record BeatenView(String value, OriginView origin) {
     static <T> List<BeatenView> of(Sourced<T> sourced, Function<T, String> text) {
         return sourced.beaten().stream()
                 .map(b -> new BeatenView(text.apply(b.value()), OriginView.of(b.origin())))

@@ -5,7 +5,7 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /** Where a value comes from. */
-record OriginView(
+public record OriginView(
         String text,
         String kind,
         String node,

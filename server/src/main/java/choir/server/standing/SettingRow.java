@@ -71,8 +71,8 @@ record SettingRow(
     private static String asked(Effective effective) {
         return switch (effective) {
             case Effective.Scalar s -> s.value().value().text();
-            case Effective.Hours h -> String.join("; ", WeekText.print(h.week()));
-            case Effective.Levels l -> String.join("; ", WeekText.print(l.week()));
+            case Effective.Hours h -> String.join("; ", WeekText.shortest(h.week()));
+            case Effective.Levels l -> String.join("; ", WeekText.shortest(l.week()));
             case Effective.SpecialDays d ->
                 d.byCalendar().entrySet().stream()
                         .map(e -> e.getKey() + ": " + e.getValue().value())

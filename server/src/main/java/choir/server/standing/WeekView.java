@@ -13,12 +13,13 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** The week as asked, as the recorder ought to hold it, as it holds it, and where the last two differ. */
-record WeekView(List<RunView> asked, List<RunView> wanted, List<RunView> observed, List<DifferenceView> differences) {
+public record WeekView(
+        List<RunView> asked, List<RunView> wanted, List<RunView> observed, List<DifferenceView> differences) {
     /** Minutes of the week from Monday 00:00; {@code to} is exclusive. */
-    record RunView(
+    public record RunView(
             int from, int to, String triggers, @Nullable OriginView origin, List<BeatenView> beaten) {}
 
-    record DifferenceView(int from, int to, String when, String wanted, String observed) {}
+    public record DifferenceView(int from, int to, String when, String wanted, String observed) {}
 
     static WeekView of(Standing s) {
         List<RunView> asked = new ArrayList<>();
@@ -34,15 +35,26 @@ record WeekView(List<RunView> asked, List<RunView> wanted, List<RunView> observe
         }
         var wanted = hours(s.translation().wanted(Catalogue.WEEK));
         var observed = hours(s.held().flatMap(h -> h.get(Catalogue.WEEK)));
-        List<DifferenceView> differences = new ArrayList<>();
-        if (wanted.isPresent() && observed.isPresent()) {
-            var governed = observed.get().where(wanted.get());
-            for (var w : WeekDifference.between(wanted.get(), governed).windows()) {
-                differences.add(new DifferenceView(
-                        w.from(), w.to(), WeekText.stretch(w.from(), w.to()), words(w.desired()), words(w.observed())));
-            }
-        }
+        var differences = wanted.flatMap(want -> observed.map(held -> differences(want, held.where(want))))
+                .orElse(List.of());
         return new WeekView(asked, runs(wanted), runs(observed), differences);
+    }
+
+    /** A change of a week: what it will be as asked, what it is as observed; empty for other values. */
+    public static Optional<WeekView> ofChange(Optional<NativeValue> before, NativeValue after) {
+        return hours(Optional.of(after))
+                .map(will -> new WeekView(
+                        runs(Optional.of(will)),
+                        List.of(),
+                        runs(hours(before)),
+                        hours(before).map(was -> differences(will, was)).orElse(List.of())));
+    }
+
+    private static List<DifferenceView> differences(Week<TriggerSet> wanted, Week<TriggerSet> observed) {
+        return WeekDifference.between(wanted, observed).windows().stream()
+                .map(w -> new DifferenceView(
+                        w.from(), w.to(), WeekText.stretch(w.from(), w.to()), words(w.desired()), words(w.observed())))
+                .toList();
     }
 
     private static String words(Optional<TriggerSet> triggers) {

@@ -478,4 +478,51 @@ class RolloutsTest {
         var many = started(preview(""), 9, 0, "PT0S");
         assertThat(many.body().path("state").asString()).isEqualTo("asked");
     }
+
+    @Test
+    void equalChangesAreSaidOnceAndWhatTheyComeToIsSaidFirst() {
+        service.load("""
+                template: house
+                motion: {sensitivity: 70}
+                recording: {week: [daily: continuous]}
+                """);
+        var off = config("daily none");
+        service.added("r5").channel("01", off).channel("02", off);
+        service.read("r5");
+        var preview = service.post("/api/v1/previews", Map.of("select", "recorder:r5"))
+                .body();
+        var folds = preview.path("folds");
+        assertThat(folds.size()).isEqualTo(2);
+        assertThat(folds.values())
+                .allSatisfy(f -> assertThat(f.path("cameras").size()).isEqualTo(2));
+        var week = folds.values().stream()
+                .filter(f -> f.has("week"))
+                .findFirst()
+                .orElseThrow()
+                .path("week");
+        assertThat(week.path("asked").path(0).path("triggers").asString()).isEqualTo("continuous");
+        assertThat(week.path("observed").path(0).path("triggers").asString()).isEqualTo("none");
+
+        var price = preview.path("price");
+        assertThat(price.path("cameras").asInt()).isEqualTo(2);
+        assertThat(price.path("recorders").asInt()).isEqualTo(1);
+        assertThat(price.path("settings").asInt()).isEqualTo(4);
+        var effect = price.path("effects").path(0);
+        assertThat(effect.path("measure").asString()).isEqualTo("minutes a week");
+        assertThat(effect.path("more").asInt()).isEqualTo(2 * 10_080);
+        assertThat(effect.path("less").asInt()).isZero();
+        assertThat(price.path("before").path("hoursAWeek").asDouble()).isZero();
+        assertThat(price.path("after").path("hoursAWeek").asDouble()).isEqualTo(2 * 168);
+        // Two cameras at the assumed 4 Mbit/s.
+        assertThat(price.path("after").path("bytesADay").asLong()).isEqualTo(2 * 86_400L * 500_000);
+        assertThat(price.path("assumed").asString()).contains("4.0 Mbit/s");
+    }
+
+    private static NativeConfig config(String week) {
+        return new NativeConfig(Map.of(
+                Catalogue.SENSITIVITY,
+                NativeValue.number(50),
+                Catalogue.WEEK,
+                new NativeValue.Hours(choir.week.WeekText.parse(List.of(week)))));
+    }
 }

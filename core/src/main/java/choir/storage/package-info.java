@@ -1,0 +1,4 @@
+@NullMarked
+package choir.storage;
+
+import org.jspecify.annotations.NullMarked;
