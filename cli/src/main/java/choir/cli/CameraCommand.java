@@ -9,6 +9,7 @@ import picocli.CommandLine.Command;
             CameraList.class,
             CameraShow.class,
             CameraMove.class,
+            CameraMoveChannel.class,
             CameraTag.class,
             CameraExport.class,
             CameraImport.class

@@ -12,6 +12,8 @@ import picocli.CommandLine.Command;
             RecorderShow.class,
             RecorderRead.class,
             RecorderReplace.class,
+            RecorderRename.class,
+            RecorderOrder.class,
             RecorderPause.class,
             RecorderResume.class,
             RecorderPassword.class,

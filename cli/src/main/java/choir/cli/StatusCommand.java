@@ -17,8 +17,16 @@ final class StatusCommand extends Act {
             return Failure.DONE;
         }
         int cameras = overview.path("cameras").asInt();
-        say(cameras + " cameras on " + overview.path("recorders").asInt() + " recorders, "
-                + overview.path("inTune").asInt() + " in tune");
+        int inTune = overview.path("inTune").asInt();
+        int notGoverned = overview.path("notGoverned").asInt();
+        int astray = cameras - inTune - notGoverned;
+        int ways = overview.path("drifted").asInt()
+                + overview.path("waiting").asInt()
+                + overview.path("unknown").asInt();
+        say(Texts.count(cameras, "camera") + " on "
+                + Texts.count(overview.path("recorders").asInt(), "recorder") + ": " + inTune + " in tune, " + astray
+                + " not" + (notGoverned > 0 ? ", " + notGoverned + " governed by no policy" : "")
+                + (ways > astray ? "; some are not in tune in more than one way:" : ""));
         line("drifted", overview.path("drifted").asInt(), "choir finding list");
         line("waiting to be given out", overview.path("waiting").asInt(), "choir preview state:waiting");
         line("not read", overview.path("unknown").asInt(), "choir recorder list");

@@ -184,6 +184,40 @@ public sealed interface Matter {
         }
     }
 
+    /** All cameras are back at factory values at once. */
+    record Reset() implements OfRecorder {
+        @Override
+        public String about() {
+            return "reset";
+        }
+
+        @Override
+        public String title() {
+            return "Reset";
+        }
+    }
+
+    /** The pictures of the recorder seem to have changed channels. */
+    record OtherOrder() implements OfRecorder {
+        @Override
+        public String about() {
+            return "other-order";
+        }
+
+        @Override
+        public String title() {
+            return "Channels";
+        }
+    }
+
+    /** A value lies far from those of its peers, and nobody said why. */
+    record Outlier(SettingKey key) implements OfSetting, Steady {
+        @Override
+        public String about() {
+            return "outlier";
+        }
+    }
+
     /** The recorder could not be read. */
     record NotRead() implements OfRecorder {
         @Override

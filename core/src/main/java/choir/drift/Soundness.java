@@ -3,16 +3,19 @@ package choir.drift;
 import choir.area.CellGrid;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.family.Translation;
 import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
 import choir.policy.SettingKey;
 import choir.policy.Value;
+import choir.scale.NativeScalar;
 import choir.week.Trigger;
 import choir.week.TriggerSet;
 import choir.week.Week;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 
@@ -22,6 +25,8 @@ import java.util.Set;
  * not record, by {@code recording.switched-on: off}, recording nothing is no mistake.
  */
 public final class Soundness {
+    private static final List<SettingKey> AT_LEAST =
+            List.of(Catalogue.BEFORE_EVENT, Catalogue.AFTER_EVENT, Catalogue.KEEP_AT_LEAST);
     private static final CellGrid FINE = new CellGrid(64, 64);
 
     /** @param sentence what is wrong, for people, without an end stop */
@@ -53,6 +58,11 @@ public final class Soundness {
                     Check.RECORDS_NOTHING,
                     "The policy records nothing at any hour of the week; if that is meant, say recording.switched-on: off"
                             + " with a reason"));
+        }
+        int blind = week.minutes(TriggerSet::recordsNothing);
+        if (blind > 0 && (blind < Week.MINUTES || daysRecord)) {
+            found.add(new Unsound(
+                    Check.BLIND_HOURS, "The policy records nothing during " + hours(blind) + " of the week"));
         }
         if (silent > 0 && silent < Week.MINUTES) {
             found.add(new Unsound(
@@ -125,12 +135,47 @@ public final class Soundness {
                     Check.NOT_SWITCHED_ON,
                     "The recorder has a schedule that is not switched on, so it records nothing"));
         }
+        int blind = week.minutes(TriggerSet::recordsNothing);
+        if (blind > 0 && !governed.contains(Catalogue.WEEK)) {
+            found.add(new Unsound(
+                    Check.BLIND_HOURS, "The recorder records nothing during " + hours(blind) + " of the week"));
+        }
+        if (isWithoutStore(held) && week.minutes(t -> !t.recordsNothing()) > 0) {
+            found.add(new Unsound(
+                    Check.NO_STORE, "The recorder has no store for this camera, so it records nothing at any hour"));
+        }
         if (!governed.contains(Catalogue.AREAS)
                 && held.get(Catalogue.AREAS).orElse(null) instanceof NativeValue.Mask(var mask)
                 && mask.count() == 0) {
             found.add(new Unsound(Check.IGNORES_EVERYTHING, "The recorder watches no cell of the picture"));
         }
         return found;
+    }
+
+    private static boolean isWithoutStore(NativeConfig held) {
+        return held.get(Catalogue.STORE).orElse(null) instanceof NativeValue.Single(NativeScalar.Word(var word))
+                && (word.isBlank() || word.equalsIgnoreCase("none"));
+    }
+
+    /** What is asked for and the recorder can hold no more than a part of. */
+    public static List<Unsound> of(EffectivePolicy policy, Translation translation) {
+        List<String> shorter = new ArrayList<>();
+        for (var key : AT_LEAST) {
+            var asked =
+                    policy.scalar(key).filter(Value.Amount.class::isInstance).map(v -> (Value.Amount) v);
+            if (asked.isPresent()
+                    && translation.wanted(key).orElse(null)
+                            instanceof NativeValue.Single(NativeScalar.Number(var taken))
+                    && taken.compareTo(asked.get().number()) < 0) {
+                shorter.add(Catalogue.get(key).title().toLowerCase(Locale.ROOT) + ": asked "
+                        + asked.get().text() + ", the recorder takes at most " + taken.toPlainString());
+            }
+        }
+        return shorter.isEmpty()
+                ? List.of()
+                : List.of(new Unsound(
+                        Check.SHORTER_THAN_ASKED,
+                        "The policy asks for more than the recorder can keep; " + String.join("; ", shorter)));
     }
 
     private static boolean isOff(NativeConfig held, Set<SettingKey> governed, SettingKey key) {

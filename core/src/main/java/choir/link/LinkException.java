@@ -10,7 +10,9 @@ public final class LinkException extends RuntimeException {
         NOT_SUPPORTED,
         REFUSED,
         /** Another device answers at the address. */
-        ANOTHER_DEVICE
+        ANOTHER_DEVICE,
+        /** Its pictures stand on other channels than they did. */
+        OTHER_ORDER
     }
 
     private final Reason reason;
@@ -28,7 +30,7 @@ public final class LinkException extends RuntimeException {
     /** True when there is no use in asking the recorder anything else now. */
     public boolean endsConversation() {
         return switch (reason) {
-            case UNREACHABLE, TIMED_OUT, NOT_AUTHORIZED, ANOTHER_DEVICE -> true;
+            case UNREACHABLE, TIMED_OUT, NOT_AUTHORIZED, ANOTHER_DEVICE, OTHER_ORDER -> true;
             case GARBAGE, NOT_SUPPORTED, REFUSED -> false;
         };
     }
@@ -37,7 +39,7 @@ public final class LinkException extends RuntimeException {
     public boolean mayPass() {
         return switch (reason) {
             case UNREACHABLE, TIMED_OUT, GARBAGE -> true;
-            case NOT_AUTHORIZED, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE -> false;
+            case NOT_AUTHORIZED, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE, OTHER_ORDER -> false;
         };
     }
 

@@ -23,6 +23,8 @@ public final class Catalogue {
     public static final SettingKey BEFORE_EVENT = new SettingKey("recording.before-event");
     public static final SettingKey AFTER_EVENT = new SettingKey("recording.after-event");
     public static final SettingKey FRAME_RATE = new SettingKey("recording.frame-rate");
+    public static final SettingKey STREAM = new SettingKey("recording.stream");
+    public static final SettingKey STORE = new SettingKey("recording.store");
     public static final SettingKey KEEP_AT_LEAST = new SettingKey("recording.keep-at-least");
     public static final SettingKey KEEP_AT_MOST = new SettingKey("recording.keep-at-most");
 

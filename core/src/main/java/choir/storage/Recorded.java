@@ -19,7 +19,6 @@ import java.util.Optional;
 public record Recorded(double secondsAWeek, double bytesADay) {
     public static final Recorded NOTHING = new Recorded(0, 0);
     private static final int MINUTE = 60;
-    private static final SettingKey STREAM = new SettingKey("recording.stream");
 
     public Recorded plus(Recorded other) {
         return new Recorded(secondsAWeek + other.secondsAWeek, bytesADay + other.bytesADay);
@@ -53,8 +52,9 @@ public record Recorded(double secondsAWeek, double bytesADay) {
     }
 
     private static double bits(NativeConfig held, Assumed assumed) {
-        boolean main = !(held.get(STREAM).orElse(null) instanceof NativeValue.Single(NativeScalar.Word(var word)))
-                || word.equals("main");
+        boolean main =
+                !(held.get(Catalogue.STREAM).orElse(null) instanceof NativeValue.Single(NativeScalar.Word(var word)))
+                        || word.equals("main");
         double rate = number(held, Catalogue.FRAME_RATE, Assumed.FULL_RATE);
         return (main ? assumed.mainBits() : assumed.smallBits()) * Math.min(1, rate / Assumed.FULL_RATE);
     }

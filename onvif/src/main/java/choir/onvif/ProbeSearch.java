@@ -231,7 +231,7 @@ public final class ProbeSearch implements RecorderSearch {
         return switch (e.reason()) {
             case TIMED_OUT -> "no answer; nobody there, or a firewall between";
             case UNREACHABLE -> "nothing listens there";
-            case NOT_AUTHORIZED, GARBAGE, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE ->
+            case NOT_AUTHORIZED, GARBAGE, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE, OTHER_ORDER ->
                 "something answers there that is no recorder";
         };
     }

@@ -190,7 +190,7 @@ class OnvifLinkTest {
         panel(tern + "/01?sensitivity=40&erase=sun");
         var config = first(tern).config();
         assertThat(config.get(Catalogue.SENSITIVITY)).contains(new NativeValue.Single(NativeScalar.read("40")));
-        assertThat(NativeText.of(config.get(Catalogue.WEEK).orElseThrow())).isEqualTo("mon-sat continuous; sun none");
+        assertThat(NativeText.of(config.get(Catalogue.WEEK).orElseThrow())).isEqualTo("daily continuous; sun none");
     }
 
     @Test

@@ -8,3 +8,6 @@ ALTER TABLE account ADD COLUMN version INTEGER NOT NULL DEFAULT 0;
 CREATE TABLE writing_time (
   recorder TEXT PRIMARY KEY REFERENCES recorder(name) ON UPDATE CASCADE ON DELETE CASCADE,
   cameras INTEGER NOT NULL, millis INTEGER NOT NULL, at TEXT NOT NULL) WITHOUT ROWID;
+-- Values that lie far from those of their peers are looked for when all recorders were read.
+CREATE INDEX finding_outlier ON finding (camera)
+  WHERE ended_at IS NULL AND camera IS NOT NULL AND json_extract(matter, '$.about') = 'outlier';

@@ -120,7 +120,7 @@ class CommandLineStoryTest {
                 .contains(
                         "Sensitivity is 3 steps less sensitive than asked (67, ought to be 70); changed at the recorder.")
                 .contains("Week records nothing for 24 h a week in which it ought to; changed at the recorder.")
-                .contains("6 cameras: 4 in tune, 2 drifted");
+                .contains("6 cameras: 4 in tune, 2 not (2 drifted");
         assertThat(ended(3, "finding", "list", "state:at-risk").out())
                 .contains("haldr-2/01")
                 .doesNotContain("haldr-1/02");

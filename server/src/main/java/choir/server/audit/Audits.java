@@ -5,7 +5,6 @@ import choir.drift.Matter;
 import choir.fleet.CameraState;
 import choir.fleet.Node;
 import choir.fleet.Selection;
-import choir.link.LinkException.Reason;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
 import choir.server.fleet.DeviceStore;
@@ -46,6 +45,7 @@ class Audits implements Works.Runner {
     private final DeviceStore devices;
     private final NodeStore nodes;
     private final ZoneRules zones;
+    private final PeerCheck peers;
     private final Clock clock;
 
     Audits(
@@ -55,7 +55,9 @@ class Audits implements Works.Runner {
             DeviceStore devices,
             NodeStore nodes,
             ZoneRules zones,
+            PeerCheck peers,
             Clock clock) {
+        this.peers = peers;
         this.standings = standings;
         this.sweeps = sweeps;
         this.findings = findings;
@@ -74,7 +76,9 @@ class Audits implements Works.Runner {
     public Works.Ended run(Work work, Works.Progress progress) {
         var selection = Selection.parse(work.task().selection());
         sweeps.run(work, progress, (recorder, outcome) -> take(work.id(), recorder, outcome, selection));
-        return sweeps.ended(work, summary(standings.select(selection)));
+        var audited = standings.select(selection);
+        peers.look(work.id(), audited);
+        return sweeps.ended(work, summary(audited));
     }
 
     /** One recorder's findings; within the transaction that stores what it said. */
@@ -83,15 +87,21 @@ class Audits implements Works.Runner {
         if (cameras.isEmpty() && !(outcome instanceof Outcome.Failed)) {
             return;
         }
+        boolean reset = false;
         switch (outcome) {
             case Outcome.Failed(var why) -> {
                 var words = String.valueOf(why.getMessage());
-                var seen = why.reason() == Reason.ANOTHER_DEVICE ? Seen.anotherDevice(words) : Seen.unread(words);
+                var seen = switch (why.reason()) {
+                    case ANOTHER_DEVICE -> Seen.anotherDevice(words);
+                    case OTHER_ORDER -> Seen.otherOrder(words);
+                    default -> Seen.unread(words);
+                };
                 findings.take(audit, name, List.of(seen), matter -> unreadEnding(matter, seen.matter()));
             }
             case Outcome.Reached r -> {
                 var recorder = cameras.iterator().next().recorder();
-                findings.take(audit, name, ofRecorder(recorder, cameras), matter -> ending(recorder, matter));
+                reset = Reset.of(cameras, devices.firmwareBefore(name).isPresent());
+                findings.take(audit, name, ofRecorder(recorder, cameras, reset), matter -> ending(recorder, matter));
             }
             case Outcome.OnSite o -> {
                 // Nobody can tell from here what its clock says.
@@ -100,7 +110,8 @@ class Audits implements Works.Runner {
         var expired = nodes.overridesPast(LocalDate.now(clock), name);
         for (var standing : cameras) {
             if (selection.test(standing)) {
-                findings.take(audit, standing.row(), ofCamera(standing, expired), ending(standing));
+                findings.take(
+                        audit, standing.row(), ofCamera(standing, cameras, expired, reset), ending(standing, reset));
             }
         }
     }
@@ -117,18 +128,34 @@ class Audits implements Works.Runner {
 
     /** One reason not to know takes the place of the other; everything else stays as it was. */
     private static Optional<String> unreadEnding(Matter open, Matter now) {
-        boolean isReason = open instanceof Matter.NotRead || open instanceof Matter.AnotherDevice;
+        boolean isReason = open instanceof Matter.NotRead
+                || open instanceof Matter.AnotherDevice
+                || open instanceof Matter.OtherOrder;
         return isReason && !open.equals(now)
                 ? Optional.of("it cannot be read for another reason now")
                 : Optional.empty();
     }
 
-    private static List<Seen> ofCamera(Standing standing, List<PolicyOverride> expired) {
+    private static List<Seen> ofCamera(
+            Standing standing, Collection<Standing> beside, List<PolicyOverride> expired, boolean reset) {
         List<Seen> seen = new ArrayList<>(Seen.asked(standing));
-        standing.held().ifPresent(held -> seen.addAll(Seen.held(standing, held)));
-        standing.row().goneSince().ifPresent(since -> seen.add(Seen.gone()));
+        standing.held().ifPresent(held -> seen.addAll(Seen.held(standing, held, reset)));
+        standing.row()
+                .goneSince()
+                .ifPresent(since -> seen.add(Seen.gone(standing.camera(), samePicture(standing, beside))));
         expired.stream().filter(o -> reaches(o.node(), standing)).forEach(o -> seen.add(Seen.expired(o)));
         return seen;
+    }
+
+    /** The one camera beside it that is there and called the same, label and device. */
+    private static Optional<Node.Camera> samePicture(Standing gone, Collection<Standing> beside) {
+        var alike = beside.stream()
+                .filter(s -> s.row().goneSince().isEmpty()
+                        && s.row().label().equals(gone.row().label())
+                        && s.row().deviceName().equals(gone.row().deviceName()))
+                .map(Standing::camera)
+                .toList();
+        return alike.size() == 1 ? Optional.of(alike.getFirst()) : Optional.empty();
     }
 
     private static boolean reaches(Node node, Standing standing) {
@@ -139,11 +166,15 @@ class Audits implements Works.Runner {
     }
 
     /** A value that was not in the recorder's answer was not looked at, and one that nobody governs is not well. */
-    private static Function<Matter, Optional<String>> ending(Standing standing) {
+    private static Function<Matter, Optional<String>> ending(Standing standing, boolean reset) {
         Map<SettingKey, Cause> causes = new HashMap<>();
         standing.deviations().forEach(d -> causes.put(d.key(), d.cause()));
         boolean read = standing.held().isPresent();
         return matter -> {
+            if (matter instanceof Matter.Outlier) {
+                // Its peers are looked at when all are read.
+                return Optional.empty();
+            }
             if (!(matter instanceof Matter.Value(var key))) {
                 return read || isOfPolicy(matter) ? Optional.of(WELL) : Optional.empty();
             }
@@ -151,6 +182,9 @@ class Audits implements Works.Runner {
                 return Optional.empty();
             }
             var cause = causes.get(key);
+            if (reset && cause != null && cause.isDeviation()) {
+                return Optional.of("the recorder was reset, which is a finding of its own");
+            }
             if (cause == null) {
                 return Optional.of("no policy governs it any more");
             }
@@ -176,6 +210,9 @@ class Audits implements Works.Runner {
             case Matter.AreaWithoutShape a -> true;
             case Matter.Unsound u -> u.asked();
             case Matter.Value v -> false;
+            case Matter.Outlier o -> false;
+            case Matter.Reset r -> false;
+            case Matter.OtherOrder o -> false;
             case Matter.Gone g -> false;
             case Matter.OddAnswer a -> false;
             case Matter.AnotherDevice d -> false;
@@ -187,8 +224,11 @@ class Audits implements Works.Runner {
         };
     }
 
-    private List<Seen> ofRecorder(StoredRecorder recorder, Collection<Standing> cameras) {
+    private List<Seen> ofRecorder(StoredRecorder recorder, Collection<Standing> cameras, boolean reset) {
         List<Seen> seen = new ArrayList<>();
+        if (reset) {
+            seen.add(Seen.reset(recorder.name(), cameras.size()));
+        }
         devices.firmwareBefore(recorder.name()).ifPresent(before -> {
             if (cameras.stream().anyMatch(Audits::isAstray)) {
                 seen.add(Seen.firmware(before, recorder.device().firmware()));
@@ -206,9 +246,12 @@ class Audits implements Works.Runner {
 
     private static String summary(List<Standing> audited) {
         long astray = audited.stream().filter(Audits::isAstray).count();
-        return audited.size() + " cameras: " + (audited.size() - astray) + " in tune, "
+        long notGoverned = count(audited, CameraState.NOT_GOVERNED);
+        return audited.size() + (audited.size() == 1 ? " camera: " : " cameras: ")
+                + count(audited, CameraState.IN_TUNE) + " in tune, " + astray + " not ("
                 + count(audited, CameraState.DRIFTED) + " drifted, " + count(audited, CameraState.WAITING)
-                + " waiting, " + count(audited, CameraState.UNKNOWN) + " not read";
+                + " waiting, " + count(audited, CameraState.UNKNOWN) + " not read)"
+                + (notGoverned > 0 ? ", " + notGoverned + " governed by no policy" : "");
     }
 
     private static boolean isAstray(Standing camera) {

@@ -315,6 +315,14 @@ public class FindingStore implements RecorderFollower {
                 .update();
     }
 
+    /** The cameras of which an open finding says that a value lies far from its peers'. */
+    List<Long> withOutliers() {
+        return database.query("""
+                        SELECT DISTINCT camera FROM finding
+                        WHERE ended_at IS NULL AND camera IS NOT NULL AND json_extract(matter, '$.about') = 'outlier'
+                        """).query(Long.class).list();
+    }
+
     /** Open ones that a person sees to, the worst first. */
     public List<Finding> givenTo(String person, int most) {
         return database

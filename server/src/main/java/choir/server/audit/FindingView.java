@@ -115,6 +115,9 @@ record FindingView(
             case Matter.Gone g -> "gone";
             case Matter.OddAnswer a -> "not understood";
             case Matter.AnotherDevice d -> "another device";
+            case Matter.Outlier o -> "far from its peers";
+            case Matter.Reset r -> "reset";
+            case Matter.OtherOrder o -> "other channels";
             case Matter.Firmware f -> "firmware changed";
             case Matter.NotRead n -> "not read";
             case Matter.Clock c -> "clock";

@@ -4,14 +4,17 @@ import choir.drift.Cause;
 import choir.drift.Deviation;
 import choir.drift.Distance;
 import choir.drift.Matter;
+import choir.drift.Peers;
 import choir.drift.Severity;
 import choir.drift.Soundness;
 import choir.family.NativeConfig;
 import choir.family.NativeText;
 import choir.family.NativeValue;
+import choir.fleet.Node;
 import choir.policy.EffectivePolicy.Blocked;
 import choir.policy.Origin;
 import choir.policy.PolicyOverride;
+import choir.policy.SettingKey;
 import choir.server.standing.Standing;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -35,10 +38,11 @@ record Seen(
         Optional<String> desired,
         Optional<String> observed) {
     /** What the recorder was seen to hold otherwise than asked, or in a way that defeats itself. */
-    static List<Seen> held(Standing standing, NativeConfig held) {
+    static List<Seen> held(Standing standing, NativeConfig held, boolean reset) {
         List<Seen> seen = new ArrayList<>();
         for (var d : standing.deviations()) {
-            if (d.cause().isDeviation()) {
+            // That a whole recorder was reset is said once, of the recorder.
+            if (d.cause().isDeviation() && !reset) {
                 seen.add(of(d));
             }
         }
@@ -61,6 +65,7 @@ record Seen(
     static List<Seen> asked(Standing standing) {
         List<Seen> seen = new ArrayList<>();
         Soundness.of(standing.policy()).forEach(u -> seen.add(of(u, true)));
+        Soundness.of(standing.policy(), standing.translation()).forEach(u -> seen.add(of(u, true)));
         standing.policy()
                 .areas()
                 .ifPresent(areas -> areas.byName().forEach((name, area) -> {
@@ -107,11 +112,42 @@ record Seen(
                         + blocked.fixedBy().text() + " fixes it.");
     }
 
-    static Seen gone() {
+    /** @param perhaps another camera of the recorder with the same picture */
+    static Seen gone(Node.Camera gone, Optional<Node.Camera> perhaps) {
         return about(
                 new Matter.Gone(),
                 Severity.HIGH,
-                "The channel is no longer on the recorder; what it held before is not compared.");
+                "The channel is no longer on the recorder; what it held before is not compared."
+                        + perhaps.map(to -> " A picture of the same name is at " + to.text()
+                                        + "; if it is this one, say so with: choir camera move-channel " + gone.text()
+                                        + " " + to.text())
+                                .orElse(""));
+    }
+
+    static Seen reset(String recorder, int cameras) {
+        return about(
+                new Matter.Reset(),
+                Severity.HIGH,
+                "All " + cameras
+                        + " cameras of the recorder hold factory values again, at once: it was reset. Nothing of"
+                        + " the policy is left on it; see: choir preview recorder:" + recorder);
+    }
+
+    static Seen otherOrder(String why) {
+        return about(new Matter.OtherOrder(), Severity.HIGH, capital(why) + ".");
+    }
+
+    static Seen outlier(SettingKey key, Peers.Outlier outlier) {
+        return new Seen(
+                new Matter.Outlier(key),
+                Optional.empty(),
+                Distance.none(),
+                Severity.LOW,
+                "It is " + outlier.value().toPlainString() + " here, and "
+                        + outlier.median().stripTrailingZeros().toPlainString() + " in the middle of its "
+                        + outlier.members() + " peers (same group and family); nothing said at this camera tells why.",
+                Optional.empty(),
+                Optional.of(outlier.value().toPlainString()));
     }
 
     static Seen anotherDevice(String why) {

@@ -2,10 +2,12 @@ package choir.server.reading;
 
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
+import choir.link.RecorderReading.Channel;
 import choir.link.RecorderReading.Device;
 import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
 import choir.server.reading.Devices.Outcome;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -26,9 +28,24 @@ class Identities {
     Outcome believed(String recorder, Outcome outcome) {
         return outcome instanceof Outcome.Reached(var reading)
                 ? doubt(recorder, reading.device())
-                        .<Outcome>map(why -> new Outcome.Failed(new LinkException(Reason.ANOTHER_DEVICE, why)))
+                        .map(why -> new LinkException(Reason.ANOTHER_DEVICE, why))
+                        .or(() -> order(recorder, reading.channels()))
+                        .<Outcome>map(Outcome.Failed::new)
                         .orElse(outcome)
                 : outcome;
+    }
+
+    /** A setting that is written to another picture than it was meant for is worse than one that is not written. */
+    private Optional<LinkException> order(String recorder, List<Channel> channels) {
+        var moved = ChannelOrder.moved(fleet.camerasOf(recorder), channels);
+        return moved.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new LinkException(
+                        Reason.OTHER_ORDER,
+                        "the pictures of " + recorder + " stand on other channels: what was at "
+                                + ChannelOrder.words(moved)
+                                + "; say whether cameras follow their pictures (choir recorder order " + recorder
+                                + " --follow) or were only called otherwise (--renamed)"));
     }
 
     private Optional<String> doubt(String recorder, Device device) {

@@ -36,7 +36,9 @@ record Shares(double inTune, double outOfTune, double notKnown) {
             f.camera()
                     .ifPresent(c ->
                             astray.computeIfAbsent(c, k -> new ArrayList<>()).add(open));
-            if (f.matter() instanceof Matter.NotRead || f.matter() instanceof Matter.AnotherDevice) {
+            if (f.matter() instanceof Matter.NotRead
+                    || f.matter() instanceof Matter.AnotherDevice
+                    || f.matter() instanceof Matter.OtherOrder) {
                 unknown.computeIfAbsent(f.recorder(), r -> new ArrayList<>()).add(open);
             }
         }

@@ -32,6 +32,9 @@ public final class MatterJson {
             }
             case Matter.Unsound(var check, boolean asked) ->
                 object.put("check", check.name()).put("asked", asked);
+            case Matter.Outlier(var key) -> object.put("key", key.text());
+            case Matter.Reset r -> {}
+            case Matter.OtherOrder o -> {}
             case Matter.Gone g -> {}
             case Matter.OddAnswer a -> {}
             case Matter.AnotherDevice d -> {}
@@ -67,6 +70,9 @@ public final class MatterJson {
                 new Matter.Unsound(
                         Check.valueOf(Json.string(node, "check")),
                         Json.field(node, "asked").asBoolean());
+            case "outlier" -> new Matter.Outlier(key(node));
+            case "reset" -> new Matter.Reset();
+            case "other-order" -> new Matter.OtherOrder();
             case "gone" -> new Matter.Gone();
             case "odd-answer" -> new Matter.OddAnswer();
             case "another-device" -> new Matter.AnotherDevice();
