@@ -307,8 +307,8 @@ final class Ensemble implements AutoCloseable {
                 Map.of(
                         "preview",
                         preview.body().path("id").asLong(),
-                        "first",
-                        first,
+                        "waves",
+                        List.of(String.valueOf(first)),
                         "maxFailedPercent",
                         mayFail,
                         "patience",
