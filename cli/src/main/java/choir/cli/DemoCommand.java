@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -36,6 +37,12 @@ final class DemoCommand extends Act {
     @Option(names = "--mail-port", defaultValue = "7482", description = "port of a mail server that keeps what it gets")
     private int mailPort = 7482;
 
+    @Option(
+            names = "--scenario",
+            paramLabel = "FILE",
+            description = "what happens at the recorders from the start on, such as demo/week-of-drift.txt")
+    private @Nullable Path scenario;
+
     /** The launcher has emptied the demo's folder by now. */
     @Option(names = "--fresh", description = "begin again with the demo fleet as it was on the first day")
     @SuppressWarnings("UnusedVariable")
@@ -58,14 +65,16 @@ final class DemoCommand extends Act {
         long began = System.nanoTime();
         try {
             Files.createDirectories(folder);
-            start(
-                    folder.resolve("recorders.log"),
-                    Map.of(),
-                    words("CHOIR_SIMULATOR"),
+            List<String> played = new ArrayList<>(List.of(
                     Integer.toString(recordersPort),
                     root.resolve("demo/skerry-line.yaml").toString(),
                     folder.resolve("recorders").toString(),
-                    Integer.toString(mailPort));
+                    Integer.toString(mailPort)));
+            if (scenario != null) {
+                Texts.read(scenario);
+                played.add(scenario.toAbsolutePath().toString());
+            }
+            start(folder.resolve("recorders.log"), Map.of(), words("CHOIR_SIMULATOR"), played.toArray(String[]::new));
             start(
                     folder.resolve("service.log"),
                     Map.of("CHOIR_SETUP_USER", USER, "CHOIR_SETUP_PASSWORD", PASSWORD),

@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * A person standing at the recorder: {@code POST /panel/haldr-1/07?sensitivity=40}, {@code ?erase=sun},
@@ -32,19 +33,11 @@ final class FrontPanel {
             return;
         }
         try {
-            synchronized (recorder) {
-                if (exchange.getRequestMethod().equals("POST")) {
-                    var knobs = query(exchange);
-                    knobs.forEach((key, value) -> {
-                        if (parts.length > 3) {
-                            turn(recorder, recorder.channel(parts[3]), key, value);
-                        } else {
-                            turn(recorder, key, value, knobs);
-                        }
-                    });
-                    recorder.save();
-                    recorder.notifyAll();
-                }
+            if (exchange.getRequestMethod().equals("POST")) {
+                turn(
+                        recorder,
+                        parts.length > 3 ? Optional.of(parts[3]) : Optional.empty(),
+                        query(exchange.getRequestURI().getRawQuery()));
             }
             SoapDoor.send(exchange, 200, "text/plain", display(recorder));
         } catch (IllegalArgumentException | SimSoapFault e) {
@@ -52,9 +45,39 @@ final class FrontPanel {
         }
     }
 
-    private static Map<String, String> query(HttpExchange exchange) {
+    /**
+     * Turns knobs as somebody who stands there would.
+     *
+     * @param where recorder, or recorder and channel with a slash between, with the knobs behind a question mark
+     * @throws IllegalArgumentException when there is none of that name
+     */
+    void turn(String where) {
+        var sides = where.split("\\?", 2);
+        var parts = sides[0].split("/", 2);
+        var recorder = recorders.get(parts[0]);
+        if (recorder == null || sides.length < 2) {
+            throw new IllegalArgumentException(
+                    "\"" + where + "\" turns no knob; expected a form like haldr-1/07?sensitivity=40");
+        }
+        turn(recorder, parts.length > 1 ? Optional.of(parts[1]) : Optional.empty(), query(sides[1]));
+    }
+
+    private static void turn(SimRecorder recorder, Optional<String> channel, Map<String, String> knobs) {
+        synchronized (recorder) {
+            knobs.forEach((key, value) -> {
+                if (channel.isPresent()) {
+                    turn(recorder, recorder.channel(channel.get()), key, value);
+                } else {
+                    turn(recorder, key, value, knobs);
+                }
+            });
+            recorder.save();
+            recorder.notifyAll();
+        }
+    }
+
+    private static Map<String, String> query(@org.jspecify.annotations.Nullable String raw) {
         Map<String, String> query = new LinkedHashMap<>();
-        var raw = exchange.getRequestURI().getRawQuery();
         for (var pair : raw == null ? new String[0] : raw.split("&")) {
             var sides = pair.split("=", 2);
             query.put(sides[0], URLDecoder.decode(sides.length > 1 ? sides[1] : "", StandardCharsets.UTF_8));

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +25,7 @@ public final class Simulator implements AutoCloseable {
     private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
     private final HttpServer server;
     private final ProbeDoor probes;
+    private final Stage stage;
     private Optional<MailCatcher> mail = Optional.empty();
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("keeper").factory());
@@ -32,7 +34,10 @@ public final class Simulator implements AutoCloseable {
         this.server = server;
         this.probes = new ProbeDoor(recorders, server.getAddress().getPort());
         var soap = new SoapDoor(recorders);
-        server.createContext("/panel/", new FrontPanel(recorders)::handle);
+        var panel = new FrontPanel(recorders);
+        this.stage = new Stage(panel, keeper);
+        server.createContext("/panel/", panel::handle);
+        server.createContext("/scenario", stage::handle);
         server.createContext("/", soap::handle);
         server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
         server.start();
@@ -77,6 +82,15 @@ public final class Simulator implements AutoCloseable {
         recorders.values().forEach(SimRecorder::saveNow);
     }
 
+    Map<String, SimRecorder> recorders() {
+        return recorders;
+    }
+
+    /** Lets happen at the recorders what the text says, when it says so; instead of what was played before. */
+    public void play(String scenario) {
+        stage.play(Scenario.parse(scenario));
+    }
+
     public int port() {
         return server.getAddress().getPort();
     }
@@ -103,10 +117,10 @@ public final class Simulator implements AutoCloseable {
         server.createContext("/mail", exchange -> mail.orElseThrow().handle(exchange));
     }
 
-    /** {@code PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT]]}: plays the fleet that the file describes until stopped. */
+    /** {@code PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
     public static void main(String[] arguments) {
         if (arguments.length < 2) {
-            System.err.println("usage: PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT]]");
+            System.err.println("usage: PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
             System.exit(2);
         }
         Simulator simulator;
@@ -123,6 +137,14 @@ public final class Simulator implements AutoCloseable {
         }
         if (arguments.length > 3) {
             simulator.catchMail(Integer.parseInt(arguments[3]));
+        }
+        if (arguments.length > 4) {
+            try {
+                simulator.play(Files.readString(Path.of(arguments[4])));
+            } catch (IOException | IllegalArgumentException e) {
+                System.err.println("scenario " + arguments[4] + ": " + e.getMessage());
+                System.exit(1);
+            }
         }
         System.out.println("simulated recorders on port " + simulator.port());
     }

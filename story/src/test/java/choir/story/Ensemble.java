@@ -300,6 +300,10 @@ final class Ensemble implements AutoCloseable {
     }
 
     Answer startRollout(String select, int first, int mayFail) {
+        return startRollout(select, first, mayFail, "PT0S");
+    }
+
+    Answer startRollout(String select, int first, int mayFail, String patience) {
         var preview = post("/api/v1/previews", Map.of("select", select));
         assertThat(preview.status()).as(preview.detail()).isEqualTo(200);
         return post(
@@ -312,7 +316,7 @@ final class Ensemble implements AutoCloseable {
                         "maxFailedPercent",
                         mayFail,
                         "patience",
-                        "PT0S"));
+                        patience));
     }
 
     void load(String policy) {
