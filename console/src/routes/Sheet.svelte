@@ -50,6 +50,11 @@
     : undefined}
 >
   {#snippet act()}
+    <a
+      class="act print:hidden"
+      href="/api/v1/recorders/{encodeURIComponent(name)}/sheet/file?format=pdf"
+      download>PDF</a
+    >
     <button class="act print:hidden" onclick={() => window.print()}>Print</button>
   {/snippet}
   <Loaded query={sheet}>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient, type CreateQueryResult } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../../lib/api/client';
-  import { when } from '../../lib/format';
+  import { count, when } from '../../lib/format';
   import { rested } from '../../lib/rested.svelte';
   import Allowed from '../../lib/ui/Allowed.svelte';
   import Empty from '../../lib/ui/Empty.svelte';
@@ -9,12 +9,15 @@
   import Loaded from '../../lib/ui/Loaded.svelte';
   import Trouble from '../../lib/ui/Trouble.svelte';
 
-  /** Audits at set times; what a time means is said before it is a plan. */
+  /** Audits and reports at set times; what a time means is said before it is a plan. */
   let { plans }: { plans: CreateQueryResult<Schemas['PlanView'][]> } = $props();
 
   const client = useQueryClient();
   let cron = $state('0 6 * * 1-5');
   let select = $state('');
+  let kind = $state<'audit' | 'report'>('audit');
+  let days = $state(30);
+  let mail = $state('');
   let error = $state<Error | undefined>();
 
   const typed = rested(() => cron.trim(), 250);
@@ -38,7 +41,13 @@
 
   function add(event: SubmitEvent) {
     event.preventDefault();
-    void attempt(() => ask(api.POST('/api/v1/plans', { body: { kind: 'audit', cron, select } })));
+    void attempt(() =>
+      ask(
+        api.POST('/api/v1/plans', {
+          body: { kind, cron, select, ...(kind === 'report' ? { days, mail } : {}) },
+        }),
+      ),
+    );
   }
 
   const remove = (id: number) =>
@@ -46,7 +55,7 @@
 </script>
 
 <section class="mb-10" aria-labelledby="plans">
-  <h2 id="plans" class="mb-2 text-lg font-semibold">Audits at set times</h2>
+  <h2 id="plans" class="mb-2 text-lg font-semibold">At set times</h2>
   <Loaded query={plans}>
     {#snippet children(all)}
       {#if all.length === 0}
@@ -54,10 +63,14 @@
       {:else}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[680px] text-sm">
-            <Heads titles={['When', 'Of', 'Next', 'Last', '']} />
+            <Heads titles={['What', 'When', 'Of', 'Next', 'Last', '']} />
             <tbody>
               {#each all as p (p.id)}
                 <tr class="border-b border-line/60 align-top hover:bg-raised">
+                  <td class="py-2 pr-4">
+                    {p.kind === 'report' ? `Report of ${count(p.days ?? 0, 'day')}` : 'Audit'}
+                    {#if p.mail}<span class="block text-faint">to {p.mail}</span>{/if}
+                  </td>
                   <td class="py-2 pr-4">{p.words} <span class="text-faint">({p.zone})</span></td>
                   <td class="py-2 pr-4">{p.select || 'everything'}</td>
                   <td class="py-2 pr-4">{p.next.map((n) => when(n)).join(', ')}</td>
@@ -84,6 +97,13 @@
   <Allowed to="EDITOR">
     <form class="mt-4 flex flex-wrap items-start gap-4" onsubmit={add}>
       <label>
+        <span class="head mb-1 block">What</span>
+        <select class="field" bind:value={kind} name="kind">
+          <option value="audit">an audit</option>
+          <option value="report">a report</option>
+        </select>
+      </label>
+      <label>
         <span class="head mb-1 block">Minute, hour, day, month, weekday</span>
         <input class="field native w-56" bind:value={cron} name="cron" required spellcheck="false" />
         <span class="mt-1 block text-sm {times.error ? 'text-loss' : 'text-faint'}" aria-live="polite">
@@ -104,7 +124,23 @@
           spellcheck="false"
         />
       </label>
-      <button class="act mt-6" disabled={!!times.error}>Plan this audit</button>
+      {#if kind === 'report'}
+        <label>
+          <span class="head mb-1 block">Full days before</span>
+          <input class="field w-24" type="number" min="1" max="731" bind:value={days} name="days" />
+        </label>
+        <label>
+          <span class="head mb-1 block">By mail to</span>
+          <input
+            class="field w-64"
+            type="email"
+            bind:value={mail}
+            name="mail"
+            placeholder="nobody; it is kept here"
+          />
+        </label>
+      {/if}
+      <button class="act mt-6" disabled={!!times.error}>Plan it</button>
     </form>
     <Trouble {error} />
   </Allowed>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api/client';
-  import { dayIn } from '../../lib/format';
+  import { bytes, count, dayIn, when } from '../../lib/format';
   import { rested } from '../../lib/rested.svelte';
 
   /** A report to take away; its figures are shown before. */
@@ -18,6 +18,8 @@
     queryFn: ({ signal }) =>
       ask(api.GET('/api/v1/report', { params: { query: typed.current ?? {} }, signal })),
   }));
+
+  const kept = createQuery(() => ({ queryKey: ['reports'], queryFn: () => ask(api.GET('/api/v1/reports')) }));
 
   const href = (format: string) =>
     `/api/v1/report/file?${new URLSearchParams({ ...query, format }).toString()}`;
@@ -58,5 +60,18 @@
       {percent(r.notKnownPercent)} not known. {r.openAtBegin} findings open at the begin, {r.opened} new,
       {r.ended} ended, {r.openAtEnd} open at the end{r.highAtEnd > 0 ? `, ${r.highAtEnd} of them high` : ''}.
     </p>
+  {/if}
+  {#if kept.data && kept.data.length > 0}
+    <details class="mt-4">
+      <summary class="cursor-pointer text-sm">{count(kept.data.length, 'report')} made by plans</summary>
+      <ul class="mt-2 text-sm">
+        {#each kept.data as r (r.name)}
+          <li class="py-0.5">
+            <a href="/api/v1/reports/{encodeURIComponent(r.name)}" download>{r.name}</a>
+            <span class="text-faint">{when(r.at)}, {bytes(r.bytes)}</span>
+          </li>
+        {/each}
+      </ul>
+    </details>
   {/if}
 </section>

@@ -1,11 +1,12 @@
 package choir.cli;
 
 import java.util.List;
-import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "add", description = "Audit a selection at set times.")
+@Command(name = "add", description = "Audit a selection at set times, or make a report of it.")
 final class PlanAdd extends Act {
     @Parameters(
             index = "0",
@@ -16,10 +17,36 @@ final class PlanAdd extends Act {
     @Parameters(index = "1..*", paramLabel = "SELECTION", arity = "0..*", description = "everything if not said")
     private List<String> words = List.of();
 
+    @Option(names = "--report", description = "a report as PDF, kept by the service, instead of an audit")
+    private boolean report;
+
+    @Option(
+            names = "--days",
+            defaultValue = "30",
+            paramLabel = "COUNT",
+            description = "so many full days before the report is made")
+    private int days = 30;
+
+    @Option(names = "--mail", paramLabel = "ADDRESS", description = "to whom the report goes as well")
+    private @Nullable String mail;
+
     @Override
     int run(Client service) {
-        var plan = service.post(
-                "/api/v1/plans", Map.of("kind", "audit", "cron", cron, "select", Selections.joined(words, "")));
+        if (mail != null && !report) {
+            throw new Failure(
+                    Failure.WRONG_USAGE, "--mail is for reports; who hears of audits is said by: choir notice add");
+        }
+        var body = Client.body();
+        body.put("kind", report ? "report" : "audit");
+        body.put("cron", cron);
+        body.put("select", Selections.joined(words, ""));
+        if (report) {
+            body.put("days", days);
+        }
+        if (mail != null) {
+            body.put("mail", mail);
+        }
+        var plan = service.post("/api/v1/plans", body);
         say("plan " + Listing.number(plan, "id") + ": " + Listing.text(plan, "words") + " ("
                 + Listing.text(plan, "zone") + "), next " + PlanList.next(plan));
         return Failure.DONE;

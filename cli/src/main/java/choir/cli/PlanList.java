@@ -24,7 +24,11 @@ final class PlanList extends Act {
                 new Table("id", "what", "of", "when", "zone", "next", "last", "trouble"),
                 p -> new String[] {
                     Listing.number(p, "id"),
-                    Listing.text(p, "kind"),
+                    Listing.text(p, "kind")
+                            + (p.hasNonNull("days")
+                                    ? " of " + Texts.count(p.path("days").asInt(), "day")
+                                    : "")
+                            + (p.hasNonNull("mail") ? " to " + Listing.text(p, "mail") : ""),
                     Listing.text(p, "select").isEmpty() ? "everything" : Listing.text(p, "select"),
                     Listing.text(p, "words"),
                     Listing.text(p, "zone"),

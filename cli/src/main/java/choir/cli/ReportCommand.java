@@ -41,8 +41,19 @@ final class ReportCommand extends Act {
     @Option(names = "--out", paramLabel = "FILE", description = "where the file goes; choir-report.FORMAT if not said")
     private @Nullable Path out;
 
+    @Option(
+            names = "--kept",
+            description = "list the reports that plans made, or fetch the one that is named by --name")
+    private boolean kept;
+
+    @Option(names = "--name", paramLabel = "NAME", description = "of a kept report")
+    private @Nullable String name;
+
     @Override
     int run(Client service) {
+        if (kept) {
+            return kept(service);
+        }
         var query = "select=" + Client.encode(Selections.joined(words, ""))
                 + Optional.ofNullable(from)
                         .map(d -> "&from=" + Client.encode(d))
@@ -61,8 +72,31 @@ final class ReportCommand extends Act {
         return Failure.DONE;
     }
 
+    private int kept(Client service) {
+        if (name != null) {
+            keep(service.file("/api/v1/reports/" + Client.encode(name)), out == null ? Path.of(name) : out);
+            return Failure.DONE;
+        }
+        var table = new Table("made", "name", "kB");
+        for (var r : service.get("/api/v1/reports")) {
+            table.row(
+                    Times.of(Listing.text(r, "at")),
+                    Listing.text(r, "name"),
+                    Long.toString(Math.ceilDiv(r.path("bytes").asLong(), 1000)));
+        }
+        if (table.isEmpty()) {
+            say("no report was made by a plan yet; plan one with: choir audit plan add \"0 6 1 * *\" --report");
+        } else {
+            table.print(out(), Table.terminalWidth());
+        }
+        return Failure.DONE;
+    }
+
     private void keep(byte[] content) {
-        var file = out == null ? Path.of("choir-report." + format) : out;
+        keep(content, out == null ? Path.of("choir-report." + format) : out);
+    }
+
+    private void keep(byte[] content, Path file) {
         try {
             Files.write(file, content);
         } catch (IOException e) {

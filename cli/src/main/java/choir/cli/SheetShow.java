@@ -1,6 +1,11 @@
 package choir.cli;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
@@ -9,9 +14,59 @@ final class SheetShow extends Act {
     @Parameters(paramLabel = "RECORDER")
     private String recorder = "";
 
+    /** How it is shown. */
+    enum Format {
+        table,
+        json,
+        csv,
+        html,
+        pdf
+    }
+
+    @Option(
+            names = "--format",
+            paramLabel = "FORMAT",
+            defaultValue = "table",
+            description = "table, json or csv here; html or pdf as a file")
+    private Format format = Format.table;
+
+    @Option(
+            names = "--out",
+            paramLabel = "FILE",
+            description = "where the file goes; RECORDER-sheet.FORMAT if not said")
+    private @Nullable Path out;
+
     @Override
     int run(Client service) {
-        var sheet = service.get("/api/v1/recorders/" + Client.encode(recorder) + "/sheet");
+        switch (format) {
+            case table -> print(service);
+            case json -> say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(sheet(service)));
+            case csv -> SheetCsv.write(out(), sheet(service));
+            case html, pdf -> keep(service.file(path() + "/file?format=" + format));
+        }
+        return Failure.DONE;
+    }
+
+    private String path() {
+        return "/api/v1/recorders/" + Client.encode(recorder) + "/sheet";
+    }
+
+    private JsonNode sheet(Client service) {
+        return service.get(path());
+    }
+
+    private void keep(byte[] content) {
+        var file = out == null ? Path.of(recorder + "-sheet." + format) : out;
+        try {
+            Files.write(file, content);
+        } catch (IOException e) {
+            throw new Failure(Failure.FAILED, file + " cannot be written: " + e.getMessage());
+        }
+        say("the sheet is in " + file);
+    }
+
+    private void print(Client service) {
+        var sheet = sheet(service);
         var steps = sheet.path("steps");
         say("Work sheet for " + recorder + ", " + Listing.text(sheet, "title") + ", " + Listing.number(sheet, "cameras")
                 + " cameras, version " + Listing.text(sheet, "version"));
@@ -31,7 +86,6 @@ final class SheetShow extends Act {
                         ? "everything is set as asked"
                         : "when it is done: choir sheet tick " + recorder + " --version "
                                 + Listing.text(sheet, "version") + "  (or only some steps: 1 2 5)");
-        return Failure.DONE;
     }
 
     private void step(JsonNode step) {

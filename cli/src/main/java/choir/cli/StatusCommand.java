@@ -24,8 +24,9 @@ final class StatusCommand extends Act {
                 + overview.path("waiting").asInt()
                 + overview.path("unknown").asInt();
         say(Texts.count(cameras, "camera") + " on "
-                + Texts.count(overview.path("recorders").asInt(), "recorder") + ": " + inTune + " in tune, " + astray
-                + " not" + (notGoverned > 0 ? ", " + notGoverned + " governed by no policy" : "")
+                + Texts.count(overview.path("recorders").asInt(), "recorder") + ": " + inTune + " in tune"
+                + (astray > 0 ? ", " + astray + " not" : "")
+                + (notGoverned > 0 ? ", " + notGoverned + " governed by no policy" : "")
                 + (ways > astray ? "; some are not in tune in more than one way:" : ""));
         line("drifted", overview.path("drifted").asInt(), "choir finding list");
         line("waiting to be given out", overview.path("waiting").asInt(), "choir preview state:waiting");

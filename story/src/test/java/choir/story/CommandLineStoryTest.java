@@ -109,7 +109,7 @@ class CommandLineStoryTest {
                         .out())
                 .contains("6 verified");
         assertThat(done("rollout", "list").out()).contains("6 verified");
-        assertThat(done("status").out()).contains("6 cameras on 2 recorders, 6 in tune");
+        assertThat(done("status").out()).contains("6 cameras on 2 recorders: 6 in tune");
         assertThat(done("preview").out()).contains("0 cameras would change");
         assertThat(done("audit", "run").out()).contains("nothing is out of tune");
 

@@ -3,8 +3,6 @@ package choir.server.audit;
 import choir.drift.Matter;
 import choir.drift.Peers;
 import choir.family.NativeValue;
-import choir.policy.Effective;
-import choir.policy.Origin;
 import choir.policy.SettingKey;
 import choir.scale.NativeScalar;
 import choir.server.db.Database;
@@ -20,8 +18,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /**
- * Compares values with those of the peers, once all were read. What an override at the camera asks for was said with a
- * reason, and what is not as asked is drift: neither is told again.
+ * Compares values with those of the peers, once all were read. Only of what nobody governs: where a policy speaks, it says
+ * why a value is as it is, and what is not as asked is drift.
  */
 @Component
 class PeerCheck {
@@ -63,20 +61,11 @@ class PeerCheck {
         }
         Map<Long, List<Seen>> seen = new LinkedHashMap<>();
         groups.forEach((group, values) -> Peers.outliers(values).forEach((standing, outlier) -> {
-            if (!isExplained(standing, group.key())) {
+            if (standing.policy().get(group.key()).isEmpty()) {
                 seen.computeIfAbsent(standing.row().id(), c -> new ArrayList<>())
                         .add(Seen.outlier(group.key(), outlier));
             }
         }));
         return seen;
-    }
-
-    private static boolean isExplained(Standing standing, SettingKey key) {
-        boolean drifts =
-                standing.deviation(key).filter(d -> d.cause().isDeviation()).isPresent();
-        return drifts
-                || standing.policy().get(key).orElse(null) instanceof Effective.Scalar scalar
-                        && scalar.value().origin() instanceof Origin.FromOverride from
-                        && from.node().equals(standing.camera());
     }
 }

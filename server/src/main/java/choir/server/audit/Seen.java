@@ -145,7 +145,7 @@ record Seen(
                 Severity.LOW,
                 "It is " + outlier.value().toPlainString() + " here, and "
                         + outlier.median().stripTrailingZeros().toPlainString() + " in the middle of its "
-                        + outlier.members() + " peers (same group and family); nothing said at this camera tells why.",
+                        + outlier.members() + " peers (same group and family); no policy says why.",
                 Optional.empty(),
                 Optional.of(outlier.value().toPlainString()));
     }

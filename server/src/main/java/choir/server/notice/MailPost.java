@@ -2,6 +2,7 @@ package choir.server.notice;
 
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
+import java.nio.file.Files;
 import java.time.Duration;
 import java.util.Date;
 import java.util.Properties;
@@ -59,11 +60,18 @@ class MailPost {
     private MimeMessage message(JavaMailSenderImpl sender, Target.Mail to, OutboxStore.Entry entry)
             throws MessagingException {
         var message = sender.createMimeMessage();
-        var helper = new MimeMessageHelper(message, "UTF-8");
+        var helper = new MimeMessageHelper(message, entry.attachment().isPresent(), "UTF-8");
         helper.setFrom(settings.from());
         helper.setTo(to.text());
         helper.setSubject(oneLine(entry.subject()));
         helper.setText(entry.body());
+        if (entry.attachment().isPresent()) {
+            var file = entry.attachment().get();
+            if (!Files.isRegularFile(file)) {
+                throw new MessagingException("the file " + file.getFileName() + " is there no more");
+            }
+            helper.addAttachment(file.getFileName().toString(), file.toFile());
+        }
         helper.setSentDate(Date.from(entry.createdAt()));
         // Nothing answers by itself to what a program sends (RFC 3834).
         message.setHeader("Auto-Submitted", "auto-generated");

@@ -55,10 +55,15 @@ class NoticeApi {
             String who,
             @Nullable String secret) {}
 
-    /** @param state {@code waiting}, {@code sent} or {@code given-up} */
+    /**
+     * @param notice by which rule it goes out; missing for mail that belongs to none
+     * @param mail to whom such mail goes
+     * @param state {@code waiting}, {@code sent} or {@code given-up}
+     */
     record EntryView(
             long id,
-            long notice,
+            @Nullable Long notice,
+            @Nullable String mail,
             String createdAt,
             String kind,
             String subject,
@@ -152,7 +157,8 @@ class NoticeApi {
     private static EntryView view(OutboxStore.Entry e) {
         return new EntryView(
                 e.id(),
-                e.rule(),
+                e.rule().orElse(null),
+                e.mail().orElse(null),
                 e.createdAt().toString(),
                 e.kind(),
                 e.subject(),

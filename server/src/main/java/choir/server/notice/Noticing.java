@@ -40,6 +40,11 @@ class Noticing implements Works.Follower, Plans.Follower {
         switch (work.task()) {
             case Task.Audit a -> audited(work);
             case Task.Rollout r -> rolledOut(work, r);
+            case Task.Report r -> {
+                if (work.state() == Work.State.FAILED) {
+                    tell(Severity.HIGH, failed(work, r));
+                }
+            }
             case Task.Reading r -> {
                 // Whoever asked for it sees what came of it.
             }

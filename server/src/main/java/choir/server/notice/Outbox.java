@@ -63,22 +63,27 @@ class Outbox {
     }
 
     private void sendWhatIsDue() {
-        Set<Long> failing = new HashSet<>();
+        Set<String> failing = new HashSet<>();
         for (var entry : store.due()) {
-            var rule = rules.find(entry.rule());
-            if (rule.isPresent() && !failing.contains(entry.rule())) {
+            var to = entry.rule().map(String::valueOf).or(entry::mail).orElse("");
+            if (!failing.contains(to)) {
                 try {
-                    send(rule.get(), entry);
+                    send(entry);
                     store.settle(entry.id(), OutboxStore.State.SENT, "");
                 } catch (NotSent e) {
-                    failing.add(entry.rule());
+                    failing.add(to);
                     postpone(entry, String.valueOf(e.getMessage()));
                 }
             }
         }
     }
 
-    private void send(NoticeRule rule, OutboxStore.Entry entry) throws NotSent {
+    private void send(OutboxStore.Entry entry) throws NotSent {
+        if (entry.mail().isPresent()) {
+            mail.send(new Target.Mail(entry.mail().get()), entry);
+            return;
+        }
+        var rule = entry.rule().flatMap(rules::find).orElseThrow(() -> new NotSent("its rule was taken away"));
         switch (rule.target()) {
             case Target.Mail to -> mail.send(to, entry);
             case Target.Webhook to ->

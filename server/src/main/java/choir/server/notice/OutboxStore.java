@@ -2,6 +2,7 @@ package choir.server.notice;
 
 import choir.server.db.Database;
 import choir.server.stored.Json;
+import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -20,10 +21,16 @@ class OutboxStore {
         GIVEN_UP
     }
 
-    /** @param facts as JSON */
+    /**
+     * @param rule by which it goes out; empty for mail that belongs to none
+     * @param mail to whom it goes when it belongs to no rule
+     * @param facts as JSON
+     */
     record Entry(
             long id,
-            long rule,
+            Optional<Long> rule,
+            Optional<String> mail,
+            Optional<Path> attachment,
             Instant createdAt,
             String kind,
             String subject,
@@ -36,7 +43,7 @@ class OutboxStore {
             Optional<Instant> settledAt) {}
 
     private static final String ENTRY = """
-            SELECT id, rule, created_at, kind, subject, body, facts, state, next_at, attempts, trouble, settled_at
+            SELECT id, rule, mail, attachment, created_at, kind, subject, body, facts, state, next_at, attempts, trouble, settled_at
             FROM outbox
             """;
     private static final int AT_ONCE = 100;
@@ -65,6 +72,23 @@ class OutboxStore {
                 .update();
     }
 
+    /** Mail that belongs to no rule; to be called within the transaction of what it tells of. */
+    void addMail(String to, Path attachment, Notice notice, Instant due) {
+        database.change("""
+                        INSERT INTO outbox (mail, attachment, created_at, kind, subject, body, facts, state, next_at)
+                        VALUES (:mail, :attachment, :now, :kind, :subject, :body, :facts, 'WAITING', :due)
+                        """)
+                .param("mail", to)
+                .param("attachment", attachment.toString())
+                .param("now", clock.instant().toString())
+                .param("kind", notice.kind())
+                .param("subject", notice.subject())
+                .param("body", notice.body())
+                .param("facts", Json.ofMap(notice.facts()))
+                .param("due", due.toString())
+                .update();
+    }
+
     List<Entry> due() {
         return database.query(ENTRY + " WHERE state = 'WAITING' AND next_at <= :now ORDER BY next_at LIMIT :most")
                 .param("now", clock.instant().toString())
@@ -84,7 +108,9 @@ class OutboxStore {
     private static Entry entry(ResultSet row, int number) throws SQLException {
         return new Entry(
                 row.getLong("id"),
-                row.getLong("rule"),
+                Optional.ofNullable(row.getString("rule")).map(Long::valueOf),
+                Optional.ofNullable(row.getString("mail")),
+                Optional.ofNullable(row.getString("attachment")).map(Path::of),
                 Instant.parse(row.getString("created_at")),
                 row.getString("kind"),
                 row.getString("subject"),

@@ -43,7 +43,8 @@ class WebhookPost {
         var body = event(entry).getBytes(StandardCharsets.UTF_8);
         var digest = "sha-256=:" + Base64.getEncoder().encodeToString(sha256(body)) + ":";
         var input = "(\"@method\" \"@target-uri\" \"content-type\" \"content-digest\");created="
-                + clock.instant().getEpochSecond() + ";keyid=\"notice-" + entry.rule() + "\";alg=\"hmac-sha256\"";
+                + clock.instant().getEpochSecond() + ";keyid=\"notice-"
+                + entry.rule().orElseThrow() + "\";alg=\"hmac-sha256\"";
         var request = HttpRequest.newBuilder(to.address())
                 .timeout(PATIENCE)
                 .header("Content-Type", TYPE)

@@ -6,6 +6,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -22,12 +23,20 @@ import org.springframework.web.bind.annotation.RestController;
 class PlanApi {
     private static final int NEXT = 3;
     private static final int MOST = 200;
+    private static final int USUAL_DAYS = 30;
 
     /**
-     * @param kind {@code audit}
+     * @param kind {@code audit} or {@code report}
+     * @param days of a report: so many full days before it is made; 30 when not said
+     * @param mail of a report: to whom it goes, beside the folder of the service
      * @param cron minute, hour, day of month, month, day of week, on the service's clock
      */
-    record PlanRequest(String kind, String cron, @Nullable String select) {}
+    record PlanRequest(
+            String kind,
+            String cron,
+            @Nullable String select,
+            @Nullable Integer days,
+            @Nullable String mail) {}
 
     record TimesView(String words, List<String> next, String zone) {}
 
@@ -43,6 +52,8 @@ class PlanApi {
             String words,
             String zone,
             String select,
+            @Nullable Integer days,
+            @Nullable String mail,
             String who,
             List<String> next,
             @Nullable String lastAt,
@@ -76,7 +87,11 @@ class PlanApi {
     @PostMapping("/api/v1/plans")
     @ResponseStatus(HttpStatus.CREATED)
     PlanView add(@RequestBody PlanRequest given, Principal who) {
-        var task = PlanTask.of(given.kind(), given.select() == null ? "" : given.select());
+        var task = PlanTask.of(
+                given.kind(),
+                given.select() == null ? "" : given.select(),
+                given.days() == null ? USUAL_DAYS : given.days(),
+                Optional.ofNullable(given.mail()).filter(m -> !m.isBlank()));
         var timing = new Timing(given.cron());
         if (next(timing).isEmpty()) {
             throw new choir.refusal.Refusal("\"" + timing.text() + "\" never comes");
@@ -115,6 +130,8 @@ class PlanApi {
                 plan.timing().words(),
                 clock.getZone().getId(),
                 plan.task().select(),
+                plan.task() instanceof PlanTask.Report r ? r.days() : null,
+                plan.task() instanceof PlanTask.Report r ? r.mail().orElse(null) : null,
                 plan.who(),
                 next(plan.timing()),
                 plan.last().map(Instant::toString).orElse(null),

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
 @Component
 class PlanStore {
     private static final String PLAN = """
-            SELECT id, kind, selection, cron, who, next_at, last_at, last_work, trouble FROM plan
+            SELECT id, kind, selection, days, mail, cron, who, next_at, last_at, last_work, trouble FROM plan
             """;
 
     private final Database database;
@@ -44,7 +44,11 @@ class PlanStore {
         var trouble = row.getString("trouble");
         return new Plan(
                 row.getLong("id"),
-                PlanTask.of(row.getString("kind").toLowerCase(Locale.ROOT), row.getString("selection")),
+                PlanTask.of(
+                        row.getString("kind").toLowerCase(Locale.ROOT),
+                        row.getString("selection"),
+                        row.getInt("days"),
+                        Optional.ofNullable(row.getString("mail"))),
                 new Timing(row.getString("cron")),
                 row.getString("who"),
                 instant(row.getString("next_at")),
@@ -59,11 +63,13 @@ class PlanStore {
 
     long add(PlanTask task, Timing timing, String who) {
         return database.change("""
-                        INSERT INTO plan (kind, selection, cron, who, created_at)
-                        VALUES (:kind, :selection, :cron, :who, :at) RETURNING id
+                        INSERT INTO plan (kind, selection, days, mail, cron, who, created_at)
+                        VALUES (:kind, :selection, :days, :mail, :cron, :who, :at) RETURNING id
                         """)
                 .param("kind", task.word().toUpperCase(Locale.ROOT))
                 .param("selection", task.select())
+                .param("days", task instanceof PlanTask.Report r ? r.days() : null)
+                .param("mail", task instanceof PlanTask.Report r ? r.mail().orElse(null) : null)
                 .param("cron", timing.text())
                 .param("who", who)
                 .param("at", clock.instant().toString())

@@ -1,7 +1,10 @@
 package choir.server.plan;
 
 import choir.fleet.Selection;
+import choir.refusal.Refusal;
+import choir.server.notice.Mailings;
 import choir.server.web.Problem;
+import java.util.Optional;
 
 /** What a plan does when its time comes. */
 sealed interface PlanTask {
@@ -20,10 +23,30 @@ sealed interface PlanTask {
         }
     }
 
-    static PlanTask of(String kind, String select) {
+    /** @param days so many full days before the one on which it is made */
+    record Report(String select, int days, Optional<String> mail) implements PlanTask {
+        private static final int MOST_DAYS = 731;
+
+        public Report {
+            Selection.parse(select);
+            if (days < 1 || days > MOST_DAYS) {
+                throw new Refusal("a report is about 1 to " + MOST_DAYS + " days, not " + days);
+            }
+            mail = mail.map(Mailings::address);
+        }
+
+        @Override
+        public String word() {
+            return "report";
+        }
+    }
+
+    static PlanTask of(String kind, String select, int days, Optional<String> mail) {
         return switch (kind) {
             case "audit" -> new Audit(select);
-            default -> throw new Problem(Problem.Kind.INVALID, "expected the plan audit, not \"" + kind + "\"");
+            case "report" -> new Report(select, days, mail);
+            default ->
+                throw new Problem(Problem.Kind.INVALID, "expected the plan audit or report, not \"" + kind + "\"");
         };
     }
 }

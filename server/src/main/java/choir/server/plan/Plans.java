@@ -4,10 +4,12 @@ import choir.refusal.Refusal;
 import choir.server.audit.AuditStarts;
 import choir.server.db.Database;
 import choir.server.web.Problem;
+import choir.server.work.Task;
 import choir.server.work.Works;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -85,7 +87,14 @@ public class Plans {
                             + " min late, since the service was away");
         }
         try {
-            long work = audits.add(plan.task().select(), plan.who());
+            long work = switch (plan.task()) {
+                case PlanTask.Audit(var select) -> audits.add(select, plan.who());
+                case PlanTask.Report(var select, int days, var mail) -> {
+                    var today = LocalDate.ofInstant(now, clock.getZone());
+                    yield works.add(
+                            new Task.Report(select, today.minusDays(days), today.minusDays(1), mail), plan.who());
+                }
+            };
             store.ran(plan, work);
             return Optional.of(work);
         } catch (Problem | Refusal e) {
@@ -98,7 +107,7 @@ public class Plans {
         return plan.lastWork()
                 .map(works::get)
                 .filter(w -> !w.hasEnded())
-                .map(w -> "the audit before, " + w.id() + ", still goes on");
+                .map(w -> "the " + plan.task().word() + " before, " + w.id() + ", still goes on");
     }
 
     private void failed(Plan plan, String why) {

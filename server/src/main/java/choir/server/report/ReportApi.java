@@ -1,27 +1,21 @@
 package choir.server.report;
 
-import choir.fleet.Selection;
-import choir.server.audit.ChosenFindings;
-import choir.server.audit.DecisionStore;
-import choir.server.audit.FindingStore;
 import choir.server.audit.Trend;
-import choir.server.standing.Standings;
+import choir.server.paper.Paper;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
-import choir.server.work.Task;
-import choir.server.work.Works;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -94,26 +88,30 @@ class ReportApi {
             List<Long> endedFindings,
             List<Long> accepted) {}
 
-    private final FindingStore findings;
-    private final ChosenFindings chosen;
-    private final DecisionStore decisions;
-    private final Standings standings;
-    private final Works works;
+    /** @param name of the file, by which it is asked for */
+    record KeptView(String name, String at, long bytes) {}
+
+    private final Reports reports;
+    private final ReportFolder folder;
     private final Clock clock;
 
-    ReportApi(
-            FindingStore findings,
-            ChosenFindings chosen,
-            DecisionStore decisions,
-            Standings standings,
-            Works works,
-            Clock clock) {
-        this.findings = findings;
-        this.chosen = chosen;
-        this.decisions = decisions;
-        this.standings = standings;
-        this.works = works;
+    ReportApi(Reports reports, ReportFolder folder, Clock clock) {
+        this.reports = reports;
+        this.folder = folder;
         this.clock = clock;
+    }
+
+    /** Those that were made by a plan, the newest first. */
+    @GetMapping("/api/v1/reports")
+    List<KeptView> kept() {
+        return folder.all().stream()
+                .map(k -> new KeptView(k.name(), k.at().toString(), k.bytes()))
+                .toList();
+    }
+
+    @GetMapping("/api/v1/reports/{name}")
+    ResponseEntity<byte[]> kept(@PathVariable String name) {
+        return answer(folder.read(name), "application/pdf", name);
     }
 
     @GetMapping("/api/v1/report")
@@ -161,52 +159,34 @@ class ReportApi {
         return switch (format) {
             case "html" ->
                 answer(
-                        ReportHtml.of(make(from, to, select), ReportHtml.Fonts.SCREEN)
+                        ReportHtml.of(make(from, to, select), Paper.Fonts.SCREEN)
                                 .getBytes(StandardCharsets.UTF_8),
                         "text/html;charset=utf-8",
-                        format);
-            case "pdf" -> answer(ReportPdf.of(make(from, to, select)), "application/pdf", format);
+                        "choir-report.html");
+            case "pdf" -> answer(ReportPdf.of(make(from, to, select)), "application/pdf", "choir-report.pdf");
             case "csv" ->
                 answer(
                         ReportCsv.of(make(from, to, select)).getBytes(StandardCharsets.UTF_8),
                         "text/csv;charset=utf-8",
-                        format);
+                        "choir-report.csv");
             default ->
                 throw new Problem(Problem.Kind.INVALID, "expected the format html, pdf or csv, not \"" + format + "\"");
         };
     }
 
     /** As a file to keep, so that nothing in it ever runs as a page of the service. */
-    private static ResponseEntity<byte[]> answer(byte[] bytes, String type, String format) {
+    private static ResponseEntity<byte[]> answer(byte[] bytes, String type, String name) {
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(type))
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename("choir-report." + format)
-                                .build()
-                                .toString())
+                        ContentDisposition.attachment().filename(name).build().toString())
                 .body(bytes);
     }
 
     private Report make(@Nullable String from, @Nullable String to, String select) {
         var last = to == null ? LocalDate.now(clock) : Dates.parse(to);
         var first = from == null ? last.minusDays(USUAL_DAYS - 1L) : Dates.parse(from);
-        var span = new Span(first, last, clock.getZone());
-        var now = clock.instant();
-        if (span.begin().isAfter(now)) {
-            throw new Problem(Problem.Kind.INVALID, "the report would begin on " + first + ", which is still to come");
-        }
-        return Report.of(
-                span,
-                select,
-                standings.select(Selection.parse(select)).stream()
-                        .map(s -> s.camera())
-                        .toList(),
-                chosen.of(select, findings.within(span.begin(), span.end())),
-                decisions.within(span.begin(), span.end()),
-                chosen.of(select, findings.accepted()),
-                works.firstDone(Task.Kind.AUDIT),
-                Optional.of(now));
+        return reports.make(first, last, select);
     }
 }

@@ -2,13 +2,10 @@ package choir.server.report;
 
 import choir.server.audit.Finding;
 import choir.server.audit.Trend;
-import com.samskivert.mustache.Mustache;
+import choir.server.paper.Paper;
 import com.samskivert.mustache.Template;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -19,26 +16,12 @@ import java.util.Map;
 
 /** A report as one page that needs nothing else, for a screen and for paper. It is also well-formed XML. */
 final class ReportHtml {
-    private static final Template TEMPLATE = template();
+    static final String TITLE = "What was in tune, and what was not";
+    private static final Template TEMPLATE = Paper.form("/report/report.html");
     private static final int MOST_ROWS = 2_000;
     private static final int BARS_MM = 25;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
-
-    /** Which letters it is set in. */
-    enum Fonts {
-        SCREEN("system-ui, sans-serif", "ui-monospace, monospace"),
-        /** Those that go into the file. */
-        PAPER("Report", "Report");
-
-        private final String text;
-        private final String mono;
-
-        Fonts(String text, String mono) {
-            this.text = text;
-            this.mono = mono;
-        }
-    }
 
     private final Report report;
     private final ZoneId zone;
@@ -48,29 +31,15 @@ final class ReportHtml {
         this.zone = report.span().zone();
     }
 
-    private static Template template() {
-        try (var in = ReportHtml.class.getResourceAsStream("/report/report.html")) {
-            if (in == null) {
-                throw new IllegalStateException("the form of reports is not in the program");
-            }
-            return Mustache.compiler()
-                    .escapeHTML(true)
-                    .emptyStringIsFalse(true)
-                    .compile(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    static String of(Report report, Fonts fonts) {
+    static String of(Report report, Paper.Fonts fonts) {
         return TEMPLATE.execute(new ReportHtml(report).facts(fonts));
     }
 
-    private Map<String, Object> facts(Fonts fonts) {
+    private Map<String, Object> facts(Paper.Fonts fonts) {
         Map<String, Object> facts = new HashMap<>();
-        facts.put("font", fonts.text);
-        facts.put("mono", fonts.mono);
-        facts.put("title", "What was in tune, and what was not");
+        facts.put("font", fonts.text());
+        facts.put("mono", fonts.mono());
+        facts.put("title", TITLE);
         facts.put(
                 "spanWords",
                 DAY.format(report.span().first()) + " to "

@@ -4,6 +4,7 @@ import choir.refusal.Refusal;
 import choir.rollout.Hours;
 import choir.rollout.Waves;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,7 +13,8 @@ public sealed interface Task {
     enum Kind {
         READING,
         AUDIT,
-        ROLLOUT
+        ROLLOUT,
+        REPORT
     }
 
     Kind kind();
@@ -41,6 +43,19 @@ public sealed interface Task {
         @Override
         public Kind kind() {
             return Kind.AUDIT;
+        }
+    }
+
+    /**
+     * A report that is written to the data folder.
+     *
+     * @param last included
+     * @param mail to whom it goes as well
+     */
+    record Report(String selection, LocalDate first, LocalDate last, Optional<String> mail) implements Task {
+        @Override
+        public Kind kind() {
+            return Kind.REPORT;
         }
     }
 

@@ -4,6 +4,7 @@ import choir.rollout.Hours;
 import choir.rollout.Waves;
 import choir.server.stored.Json;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
@@ -30,6 +31,12 @@ public final class TaskJson {
                         .put("patienceSeconds", patience.toSeconds())
                         .put("undo", undo);
             }
+            case Task.Report(var selection, var first, var last, var mail) -> {
+                object.put("selection", selection)
+                        .put("first", first.toString())
+                        .put("last", last.toString());
+                mail.ifPresent(m -> object.put("mail", m));
+            }
             case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
         return Json.text(object);
@@ -43,6 +50,12 @@ public final class TaskJson {
             return Json.read(text, VERSION, node -> switch (kind) {
                 case READING -> new Task.Reading(Json.list(Json.field(node, "recorders"), JsonNode::asString));
                 case AUDIT -> new Task.Audit(Json.string(node, "selection"));
+                case REPORT ->
+                    new Task.Report(
+                            Json.string(node, "selection"),
+                            LocalDate.parse(Json.string(node, "first")),
+                            LocalDate.parse(Json.string(node, "last")),
+                            Optional.ofNullable(node.get("mail")).map(JsonNode::asString));
                 case ROLLOUT ->
                     new Task.Rollout(
                             Json.string(node, "selection"),

@@ -6,7 +6,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * Long work as it is shown.
  *
- * @param kind {@code reading}, {@code audit} or {@code rollout}
+ * @param kind {@code reading}, {@code audit}, {@code rollout} or {@code report}
  * @param state {@code asked}, {@code waiting}, {@code running}, {@code paused}, {@code done}, {@code partly}, {@code stopped} or {@code
  *     failed}
  */

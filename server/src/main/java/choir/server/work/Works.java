@@ -395,16 +395,6 @@ public class Works {
                 .list();
     }
 
-    /** The end of the first work of a kind that could be done. */
-    public Optional<Instant> firstDone(Task.Kind kind) {
-        return database.query("""
-                        SELECT ended_at FROM work WHERE kind = :kind AND state IN ('DONE', 'PARTLY') ORDER BY id LIMIT 1
-                        """)
-                .param("kind", kind.name())
-                .query((row, n) -> Instant.parse(row.getString("ended_at")))
-                .optional();
-    }
-
     private static Work work(ResultSet row, int number) throws SQLException {
         return new Work(
                 row.getLong("id"),

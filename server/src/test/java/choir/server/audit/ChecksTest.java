@@ -41,15 +41,15 @@ class ChecksTest {
     }
 
     @Test
-    void aValueFarFromItsPeersIsSaidUntilItIsLikeThemOrExplained() {
+    void aValueFarFromItsPeersIsSaidUntilAPolicySpeaksOfIt() {
         for (int i = 1; i <= 6; i++) {
             fake.channel("0" + i, config(i == 6 ? 95 : 40 + i, 10));
         }
         service.read();
         service.audit();
         assertThat(service.findings())
-                .containsExactly("r1/06: It is 95 here, and 43.5 in the middle of its 6 peers (same group and family);"
-                        + " nothing said at this camera tells why.");
+                .containsExactly(
+                        "r1/06: It is 95 here, and 43.5 in the middle of its 6 peers (same group and family); no policy says why.");
         // Read again by itself it stays, since its peers are looked at by audits.
         service.read("r1");
         assertThat(service.findings()).hasSize(1);

@@ -172,4 +172,65 @@ class PlansTest {
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("0 25 * * *");
     }
+
+    private Map<String, Object> report(String mail) {
+        return Map.of("kind", "report", "cron", "0 6 1 * *", "select", "", "days", 7, "mail", mail);
+    }
+
+    @Test
+    void aReportIsMadeKeptAndMailed() throws Exception {
+        var caught = new com.icegreen.greenmail.util.GreenMail(
+                new com.icegreen.greenmail.util.ServerSetup(0, "127.0.0.1", "smtp"));
+        caught.start();
+        try {
+            service.close();
+            service = TestService.start(
+                    "--choir.plan-tick=1h",
+                    "--choir.mail.host=127.0.0.1",
+                    "--choir.mail.port=" + caught.getSmtp().getPort());
+            service.added("r1").channel("01", new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(50))));
+            service.read();
+            long id = service.post("/api/v1/plans", report("auditor@skerry-line.example"))
+                    .body()
+                    .path("id")
+                    .asLong();
+            due(id, Duration.ofSeconds(5));
+            tick();
+            long work = plan(id).path("lastWork").asLong();
+            service.get("/api/v1/works/" + work + "/progress");
+            assertThat(service.get("/api/v1/works/" + work).body().path("note").asString())
+                    .contains(", and by mail to auditor@skerry-line.example");
+            var kept = service.get("/api/v1/reports").body();
+            assertThat(kept).hasSize(1);
+            var name = kept.path(0).path("name").asString();
+            var yesterday = java.time.LocalDate.now(java.time.ZoneOffset.UTC).minusDays(1);
+            assertThat(name)
+                    .isEqualTo("choir-report-" + yesterday.minusDays(6) + "-" + yesterday + "-" + work + ".pdf");
+            var file = service.get("/api/v1/reports/" + name);
+            assertThat(file.whole().headers().firstValue("Content-Type")).contains("application/pdf");
+            assertThat(file.whole().body()).startsWith("%PDF");
+            assertThat(caught.waitForIncomingEmail(30_000, 1)).isTrue();
+            var mail = caught.getReceivedMessages()[0];
+            assertThat(mail.getSubject()).contains(yesterday.toString());
+            assertThat(com.icegreen.greenmail.util.GreenMailUtil.getBody(mail)).contains(name);
+            // What was asked for once more is another file; nothing else of the folder can be had.
+            assertThat(service.get("/api/v1/reports/..%2Fchoir.db").status()).isIn(400, 404);
+            assertThat(service.get("/api/v1/reports/choir-report-x.pdf").status())
+                    .isEqualTo(404);
+        } finally {
+            caught.stop();
+        }
+    }
+
+    @Test
+    void aReportThatMakesNoSenseIsRefused() {
+        assertThat(service.post("/api/v1/plans", report("nobody at all")).detail())
+                .contains("is no mail address");
+        assertThat(service.post("/api/v1/plans", Map.of("kind", "report", "cron", "0 6 1 * *", "days", 0))
+                        .detail())
+                .contains("1 to 731 days");
+        assertThat(service.post("/api/v1/plans", Map.of("kind", "party", "cron", "0 6 1 * *"))
+                        .detail())
+                .contains("audit or report");
+    }
 }

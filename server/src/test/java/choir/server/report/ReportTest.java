@@ -128,7 +128,7 @@ class ReportTest {
         assertThat(report.shares().notKnown()).isCloseTo(100 * 3 / 40.0, within(1e-9));
         var never = report(List.of(), Optional.empty(), Optional.empty());
         assertThat(never.shares()).isEqualTo(new Shares(0, 0, 100));
-        assertThat(ReportHtml.of(never, ReportHtml.Fonts.SCREEN)).contains("Nothing was ever audited");
+        assertThat(ReportHtml.of(never, choir.server.paper.Paper.Fonts.SCREEN)).contains("Nothing was ever audited");
     }
 
     @Test
@@ -175,7 +175,7 @@ class ReportTest {
 
     @Test
     void thePageIsWellFormedAndTellsWordsOfOthersAsTheyAre() throws Exception {
-        var html = ReportHtml.of(report(), ReportHtml.Fonts.SCREEN);
+        var html = ReportHtml.of(report(), choir.server.paper.Paper.Fonts.SCREEN);
         var page = DocumentBuilderFactory.newInstance()
                 .newDocumentBuilder()
                 .parse(new InputSource(new StringReader(html.replace("<!DOCTYPE html>", ""))));
