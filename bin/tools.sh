@@ -84,6 +84,8 @@ train_client() {
   mkdir -p "$3/api/v1"
   printf '{"cameras":9,"recorders":1,"inTune":8,"drifted":1,"waiting":0,"unknown":0,"notGoverned":0,"atRisk":1,"minutesWithoutRecording":60,"away":[]}' \
     >"$3/api/v1/overview"
+  # It is read before the server has said anything, or even begun.
+  : >"$3/web.log"
   "$(dirname "$2")/jwebserver" -b 127.0.0.1 -p 0 -d "$3" -o none >"$3/web.log" 2>&1 &
   web=$!
   for _ in $(seq 50); do

@@ -32,7 +32,7 @@
     <dl class="mt-2 grid gap-x-8 gap-y-2 text-sm sm:grid-cols-2 lg:grid-cols-4">
       {#each price.effects as effect (effect.measure)}
         <div>
-          <dt class="head capitalize">{effect.measure}</dt>
+          <dt class="head">{effect.measure.charAt(0).toUpperCase() + effect.measure.slice(1)}</dt>
           <dd>
             {whole(effect.more)} more, {whole(effect.less)} less
             <span class="text-faint">on {count(effect.cameras, 'camera')}</span>
@@ -60,9 +60,16 @@
   </section>
 
   <div class="mb-3 flex gap-2" role="group" aria-label="How the changes are listed">
-    <button class="act" aria-pressed={!byCamera} onclick={() => (byCamera = false)}>Equal changes once</button
+    <button
+      class="act {byCamera ? '' : 'bg-accent-wash font-semibold'}"
+      aria-pressed={!byCamera}
+      onclick={() => (byCamera = false)}>Equal changes once</button
     >
-    <button class="act" aria-pressed={byCamera} onclick={() => (byCamera = true)}>By camera</button>
+    <button
+      class="act {byCamera ? 'bg-accent-wash font-semibold' : ''}"
+      aria-pressed={byCamera}
+      onclick={() => (byCamera = true)}>By camera</button
+    >
   </div>
   {#if byCamera}
     <PreviewCameras {preview} />

@@ -61,7 +61,7 @@
   );
 </script>
 
-<Page question="Did it take?" {answer}>
+<Page question={work?.state === 'asked' ? 'Shall it be given out?' : 'Did it take?'} {answer}>
   {#snippet act()}
     {#if work}
       <RolloutActs {work} {written} onchanged={() => void client.invalidateQueries()} />
@@ -69,11 +69,12 @@
   {/snippet}
   {#if work}
     <p class="mb-4 text-sm text-faint">
-      Rollout {id} by {work.who}, started {when(work.createdAt)}{work.endedAt
-        ? `, ended ${when(work.endedAt)}`
-        : ''}{work.approvedBy ? `, let go by ${work.approvedBy}` : ''}
+      Rollout {id} by {work.who}, {work.state === 'asked' ? 'asked for' : 'started'}
+      {when(work.createdAt)}{work.endedAt ? `, ended ${when(work.endedAt)}` : ''}{work.approvedBy
+        ? `, let go by ${work.approvedBy}`
+        : ''}
     </p>
-    <div class="mb-6"><Progress {work} unit="cameras" /></div>
+    {#if work.state !== 'asked'}<div class="mb-6"><Progress {work} unit="cameras" /></div>{/if}
   {/if}
   <Loaded query={rollout}>
     {#snippet children(r)}

@@ -61,7 +61,11 @@
         <button class="act" disabled={busy} onclick={pause}>Pause</button>
       {/if}
       <button class="act" onclick={() => (asked = 'stop')}
-        >{work.state === 'asked' ? 'Refuse' : 'Stop'}</button
+        >{work.state !== 'asked'
+          ? 'Stop'
+          : work.who === person.session?.user
+            ? 'Take it back'
+            : 'Refuse'}</button
       >
     {/if}
   </div>

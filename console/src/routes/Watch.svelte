@@ -15,14 +15,15 @@
     if (!all) {
       return undefined;
     }
-    if (all.length === 0) {
-      return 'Nothing is planned; audits are run by hand alone.';
+    const audits = all.filter((p) => p.kind === 'audit');
+    if (audits.length === 0) {
+      return 'No audit is planned; they are run by hand alone.';
     }
-    const next = all
+    const next = audits
       .flatMap((p) => p.next)
       .sort()
       .at(0);
-    return `${count(all.length, 'audit plan')}; the next audit is ${when(next)}.`;
+    return `The next audit is ${when(next)}; ${count(all.length, 'plan')} in all.`;
   });
 </script>
 

@@ -13,6 +13,8 @@ public enum SimFault {
     GARBAGE,
     /** Stops in the middle of an answer. */
     CUT_OFF,
+    /** Answers a byte every three seconds. */
+    DRIPS,
     /** Never stops answering. */
     ENDLESS,
     /** Takes every write and forgets it. */

@@ -11,6 +11,7 @@ import org.w3c.dom.Node;
 
 /** The SOAP side of the simulated recorders: one path each, dispatch on the name of the body's element. */
 final class SoapDoor {
+    private static final long DRIP_MILLIS = 3_000;
     private static final Set<String> WITHOUT_PASSWORD =
             Set.of("GetServices", "GetServiceCapabilities", "GetCapabilities", "GetSystemDateAndTime", "GetHostname");
 
@@ -131,6 +132,18 @@ final class SoapDoor {
         }
     }
 
+    private static void drip(HttpExchange exchange, int status, String text) throws IOException {
+        exchange.getResponseHeaders().set("Content-Type", "application/soap+xml; charset=utf-8");
+        exchange.sendResponseHeaders(status, 0);
+        try (var out = exchange.getResponseBody()) {
+            for (byte one : text.getBytes(StandardCharsets.UTF_8)) {
+                out.write(one);
+                out.flush();
+                pause(DRIP_MILLIS);
+            }
+        }
+    }
+
     private static void pause(long millis) {
         try {
             Thread.sleep(millis);
@@ -171,6 +184,10 @@ final class SoapDoor {
             text = text.substring(0, text.length() / 2);
         }
         visit.close();
+        if (recorder.faults.has(SimFault.DRIPS)) {
+            drip(exchange, status, text);
+            return;
+        }
         send(exchange, status, "application/soap+xml; charset=utf-8", text);
     }
 

@@ -38,7 +38,9 @@ record Timing(String text) {
     }
 
     String words() {
-        return CronDescriptor.instance(Locale.UK).describe(cron());
+        return CronDescriptor.instance(Locale.UK)
+                .describe(cron())
+                .replaceAll("\\bat (\\d+) day\\b", "on day $1 of the month");
     }
 
     /** Empty when it never comes again, such as on 30 February. */
