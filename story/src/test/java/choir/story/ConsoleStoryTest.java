@@ -102,7 +102,8 @@ class ConsoleStoryTest {
         browser.press("Rollouts");
         browser.type("form[role=search] input", "group:terminals/haldr" + Keys.ENTER);
         browser.see("6 cameras would change");
-        browser.see("haldr-2 stops recording on all its channels");
+        browser.see("haldr-2 records nothing on any channel while it is written");
+        browser.press("By camera");
         browser.see("Gannet GD has no place for \"threshold\"");
         assertThat(browser.row("haldr-1/01")).contains("50").contains("70");
         browser.press("Start the rollout");

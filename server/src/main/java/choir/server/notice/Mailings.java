@@ -17,14 +17,8 @@ public class Mailings {
         this.clock = clock;
     }
 
-    /** @throws choir.refusal.Refusal when that is no mail address */
-    public static String address(String text) {
-        return new Target.Mail(text.strip()).text();
-    }
-
     /** To be called within the transaction of what it tells of. */
     public void add(String to, String kind, String subject, String body, Path attachment) {
-        outbox.addMail(
-                address(to), attachment, new Notice(kind, Severity.LOW, subject, body, Map.of()), clock.instant());
+        outbox.addMail(to, attachment, new Notice(kind, Severity.LOW, subject, body, Map.of()), clock.instant());
     }
 }

@@ -1,8 +1,7 @@
 package choir.server.notice;
 
 import choir.refusal.Refusal;
-import jakarta.mail.internet.AddressException;
-import jakarta.mail.internet.InternetAddress;
+import choir.server.web.MailAddress;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.URISyntaxException;
@@ -17,11 +16,7 @@ sealed interface Target {
 
     record Mail(String text) implements Target {
         public Mail {
-            try {
-                new InternetAddress(text, true).validate();
-            } catch (AddressException e) {
-                throw new Refusal("\"" + text + "\" is no mail address: " + e.getMessage());
-            }
+            text = MailAddress.require(text);
         }
 
         @Override

@@ -2,7 +2,7 @@ package choir.server.plan;
 
 import choir.fleet.Selection;
 import choir.refusal.Refusal;
-import choir.server.notice.Mailings;
+import choir.server.web.MailAddress;
 import choir.server.web.Problem;
 import java.util.Optional;
 
@@ -32,7 +32,7 @@ sealed interface PlanTask {
             if (days < 1 || days > MOST_DAYS) {
                 throw new Refusal("a report is about 1 to " + MOST_DAYS + " days, not " + days);
             }
-            mail = mail.map(Mailings::address);
+            mail = mail.map(MailAddress::require);
         }
 
         @Override
