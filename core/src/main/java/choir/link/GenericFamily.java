@@ -3,9 +3,11 @@ package choir.link;
 import choir.family.Family;
 import choir.family.FamilyReader;
 import choir.week.Trigger;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.UUID;
 import java.util.stream.Collectors;
 
 /**
@@ -24,7 +26,15 @@ public final class GenericFamily {
                 .toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z0-9]+", "-")
                 .replaceAll("-$", "");
-        return name.substring(0, Math.min(60, name.length()));
+        // Letters that a name cannot have tell makes apart all the same.
+        var whole = device.manufacturer() + " " + device.model();
+        var mark = whole.chars().anyMatch(c -> c > 127 && Character.isLetterOrDigit(c))
+                ? "-"
+                        + UUID.nameUUIDFromBytes(whole.getBytes(StandardCharsets.UTF_8))
+                                .toString()
+                                .substring(0, 6)
+                : "";
+        return name.substring(0, Math.min(60 - mark.length(), name.length())) + mark;
     }
 
     /** The text of the family file; {@link FamilyReader} reads it. */

@@ -38,10 +38,7 @@ final class ChannelReader {
     }
 
     RecorderReading.Channel read(Optional<Family> family) {
-        var label = Optional.ofNullable(snapshot.profileByChannel().get(channel))
-                .flatMap(p -> p.nameAt("Configurations", "VideoSource", "Name"))
-                .filter(n -> !n.isEmpty())
-                .orElse(channel);
+        var label = snapshot.labelOf(channel).orElse(channel);
         var device = snapshot.recordingOf(channel)
                 .flatMap(r -> r.nameAt("Configuration", "Source", "Name"))
                 .orElse("");
@@ -168,6 +165,16 @@ final class ChannelReader {
 
     /** Not known when a part of it cannot be understood: then nobody can say when the channel records. */
     private Optional<NativeValue> lanes(Family family) {
+        var jobs = snapshot.jobs();
+        if (!jobs.known() || snapshot.jobsOf(channel).isEmpty() && jobs.untied() > 0) {
+            note(
+                    jobs.known()
+                            ? jobs.untied()
+                                    + " recording jobs belong to no channel that can be told, so it is not known when"
+                                    + " this one records"
+                            : "the recorder does not tell its recording jobs, so it is not known when it records");
+            return Optional.empty();
+        }
         boolean understood = true;
         boolean modeIsASetting = family.abilities().values().stream().anyMatch(a -> a.place() == Place.Field.JOB_MODE);
         Week<TriggerSet> week = Week.always(TriggerSet.NONE);

@@ -124,6 +124,17 @@ record Element(
         return new Element(name, attributes, more, text, scope);
     }
 
+    /** With more children behind the last one of that name, where the order of a type has them; at the end without one. */
+    Element withAfter(String localName, List<Element> more) {
+        int at = children.size();
+        for (int i = 0; i < children.size(); i++) {
+            at = children.get(i).is(localName) ? i + 1 : at;
+        }
+        List<Element> all = new ArrayList<>(children);
+        all.addAll(at, more);
+        return new Element(name, attributes, all, text, scope);
+    }
+
     Element without(String localName) {
         return new Element(
                 name,

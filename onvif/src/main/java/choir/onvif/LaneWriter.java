@@ -134,10 +134,8 @@ final class LaneWriter {
                     e -> e.withText(WeekCalendar.write(minutes.orElseThrow(), on -> "recording")), "Standard");
         }
         if (days.isPresent()) {
-            schedule = schedule.without("SpecialDays");
-            for (var entry : SpecialDays.entries(tokens, days.get(), trigger)) {
-                schedule = schedule.withChild(entry);
-            }
+            schedule = schedule.without("SpecialDays")
+                    .withAfter("Standard", SpecialDays.entries(tokens, days.get(), trigger));
         }
         boolean gains = minutes.filter(m -> !m.join(held, (a, b) -> a != null && b == null ? a : null)
                         .isSilent())

@@ -56,7 +56,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     public RecorderReading read(RecorderAccess access) {
         return in(access, patience.reading(), session -> {
             var snapshot = Snapshot.take(session, hasSpecialDays(access));
-            var channels = snapshot.profileByChannel().keySet().stream()
+            var channels = snapshot.channels().stream()
                     .map(c -> new ChannelReader(snapshot, c, OnvifLink::schedule).read(access.family()))
                     .toList();
             return new RecorderReading(

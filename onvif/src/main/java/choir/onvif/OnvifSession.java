@@ -6,6 +6,7 @@ import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.refusal.Refusal;
+import choir.week.PosixZone;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
@@ -63,7 +64,8 @@ final class OnvifSession {
                 false);
         answer.all("Service")
                 .forEach(service -> service.textAt("Namespace")
-                        .ifPresent(ns -> service.textAt("XAddr").ifPresent(a -> services.put(ns, reachable(a)))));
+                        .ifPresent(ns ->
+                                service.textAt("XAddr").flatMap(this::usable).ifPresent(a -> services.put(ns, a))));
         return this;
     }
 
@@ -79,15 +81,31 @@ final class OnvifSession {
         }
     }
 
+    /** An address that is none matters to whoever needs that service, and to nobody else. */
+    private Optional<URI> usable(String address) {
+        try {
+            return Optional.of(reachable(address));
+        } catch (LinkException e) {
+            return Optional.empty();
+        }
+    }
+
     private void readClock() {
         var before = Instant.now();
         var answer = call(access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), false);
         var middle = before.plus(Duration.between(before, Instant.now()).dividedBy(2));
         var said = answer.child("SystemDateAndTime");
         posixZone = said.flatMap(s -> s.nameAt("TimeZone", "TZ")).orElse("");
-        said.flatMap(s -> s.child("UTCDateTime").or(() -> s.child("LocalDateTime")))
-                .flatMap(OnvifSession::instant)
+        said.flatMap(s -> s.child("UTCDateTime").flatMap(OnvifSession::instant))
+                .or(() -> said.flatMap(s -> s.child("LocalDateTime"))
+                        .flatMap(OnvifSession::instant)
+                        .flatMap(this::onTheWall))
                 .ifPresent(device -> clockAhead = Optional.of(Duration.between(middle, device)));
+    }
+
+    /** A local time tells the instant where the rule of its zone is told as well; else nobody knows what it means. */
+    private Optional<Instant> onTheWall(Instant local) {
+        return PosixZone.parse(posixZone).map(zone -> local.minus(zone.offset(local.minus(zone.offset(local)))));
     }
 
     private static Optional<Instant> instant(Element dateTime) {
@@ -123,7 +141,22 @@ final class OnvifSession {
         }
     }
 
-    boolean offers(String namespace) {
+    /** The answer, or nothing when the recorder has no such service or operation, which many of them do not need. */
+    Optional<Element> ifOffered(Element request) {
+        if (!offers(request.name().getNamespaceURI())) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(call(request));
+        } catch (LinkException e) {
+            if (e.reason() == Reason.NOT_SUPPORTED) {
+                return Optional.empty();
+            }
+            throw e;
+        }
+    }
+
+    private boolean offers(String namespace) {
         return services.containsKey(namespace);
     }
 
@@ -164,7 +197,7 @@ final class OnvifSession {
         try {
             return once(address, request, withPassword);
         } catch (SoapFaultException fault) {
-            if (fault.is("NotAuthorized")) {
+            if (fault.isOfPassword()) {
                 return afterRefusal(address, request, withPassword);
             }
             throw refused(request, fault);
@@ -179,7 +212,7 @@ final class OnvifSession {
         try {
             return once(address, request, true);
         } catch (SoapFaultException fault) {
-            throw fault.is("NotAuthorized") ? wrongPassword() : refused(request, fault);
+            throw fault.isOfPassword() ? wrongPassword() : refused(request, fault);
         }
     }
 
@@ -205,7 +238,7 @@ final class OnvifSession {
             answer = exchange(address, request, withPassword);
         }
         if (answer.envelope() == null) {
-            throw answer.status() == 401
+            throw answer.status() == 401 || answer.status() == 403
                     ? wrongPassword()
                     : new LinkException(
                             Reason.GARBAGE, access.who() + " answered " + answer.status() + " without content");

@@ -2,8 +2,7 @@ package choir.onvif;
 
 import choir.week.Trigger;
 import choir.week.TriggerSet;
-import java.time.Duration;
-import java.time.format.DateTimeParseException;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Optional;
 import javax.xml.namespace.QName;
@@ -41,9 +40,12 @@ record RecordingJob(
             return Optional.of(TriggerSet.CONTINUOUS);
         }
         var triggers = EnumSet.noneOf(Trigger.class);
-        for (var topic : filter.get().tree().filter(e -> e.is("Topic")).toList()) {
-            var path = topic.text().strip();
-            path = path.substring(path.indexOf(':') + 1);
+        var topics = filter.get()
+                .tree()
+                .filter(e -> e.is("Topic"))
+                .flatMap(e -> Arrays.stream(e.text().split("\\|")));
+        for (var topic : topics.map(String::strip).filter(t -> !t.isEmpty()).toList()) {
+            var path = topic.substring(topic.indexOf(':') + 1);
             if (path.startsWith("RuleEngine/CellMotionDetector")
                     || path.startsWith("RuleEngine/MotionRegionDetector")
                     || path.startsWith("VideoSource/MotionAlarm")) {
@@ -63,11 +65,7 @@ record RecordingJob(
     Optional<Long> buffer(String name) {
         var filter = configuration.child("EventFilter");
         var said = filter.flatMap(f -> f.textAt(name)).or(() -> filter.flatMap(f -> f.attribute(name)));
-        try {
-            return said.map(d -> Duration.parse(d).toSeconds());
-        } catch (DateTimeParseException e) {
-            return Optional.empty();
-        }
+        return said.flatMap(Durations::seconds);
     }
 
     /** The configuration with another buffer, in the form that the device showed. */

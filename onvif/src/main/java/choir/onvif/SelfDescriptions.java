@@ -9,13 +9,17 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** What a recorder's options, its cell layout and its jobs say of its abilities. */
 final class SelfDescriptions {
+    private static final Set<String> DETECTOR_PARAMETERS =
+            Set.of("MinCount", "AlarmOnDelay", "AlarmOffDelay", "ActiveCells");
+
     private SelfDescriptions() {}
 
     static SelfDescription of(OnvifSession session, Snapshot snapshot, RecorderReading.Device device) {
-        var channel = snapshot.profileByChannel().keySet().stream().findFirst();
+        var channel = snapshot.channels().stream().findFirst();
         var jobs = channel.map(snapshot::jobsOf).orElse(List.of());
         var lanes = EnumSet.noneOf(Trigger.class);
         jobs.stream()
@@ -62,17 +66,32 @@ final class SelfDescriptions {
         var request = Element.of(
                 Namespaces.ANALYTICS, operation, Element.of(Namespaces.ANALYTICS, "ConfigurationToken", token));
         List<Range> ranges = new ArrayList<>();
-        for (var option : session.call(request).children()) {
+        var options = session.ifOffered(request).map(Element::children).orElse(List.of());
+        for (var option : options) {
             number(bound(option, "Min"))
                     .ifPresent(min -> number(bound(option, "Max"))
                             .ifPresent(max -> ranges.add(new Range(
                                     kind,
-                                    option.attribute(owner).orElse(""),
+                                    owner(option, owner, kind),
                                     option.attribute("Name").orElse(""),
                                     min,
                                     max))));
         }
         return ranges;
+    }
+
+    /** Whatever prefix the standard's namespace has there; where the owner is left out, the standard's names tell it. */
+    private static String owner(Element option, String owner, String kind) {
+        var said = option.attribute(owner).orElse("");
+        if (said.isEmpty()) {
+            var name = option.attribute("Name").orElse("");
+            return kind.equals("module")
+                    ? name.equals("Sensitivity") ? "tt:CellMotionEngine" : ""
+                    : DETECTOR_PARAMETERS.contains(name) ? "tt:CellMotionDetector" : "";
+        }
+        boolean standard =
+                option.namespaceOf(said).filter(Namespaces.SCHEMA::equals).isPresent();
+        return standard ? "tt:" + said.substring(said.indexOf(':') + 1) : said;
     }
 
     private static Optional<String> bound(Element option, String name) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 
 /**
  * Everything of a recorder that matters here, as it was answered. Profiles tie a channel (its video source) to its
@@ -15,44 +16,49 @@ import java.util.TreeSet;
  */
 record Snapshot(
         Element device,
-        Map<String, Element> profileByChannel,
+        Map<String, List<Element>> profiles,
         Map<String, Element> analytics,
         Map<String, Element> recordings,
-        Map<String, List<RecordingJob>> jobsByChannel,
+        Jobs jobs,
         Map<String, Element> schedules,
         Map<String, Element> dayGroups) {
 
     private static final int MOST_CHANNELS = 1_024;
+
+    /**
+     * @param known whether the recorder tells its jobs at all
+     * @param untied how many of them belong to no channel that can be told
+     */
+    record Jobs(boolean known, Map<String, List<RecordingJob>> byChannel, int untied) {}
 
     /** @param specialDays whether the groups of special days are wanted too */
     static Snapshot take(OnvifSession session, boolean specialDays) {
         var device = session.call(Element.of(Namespaces.DEVICE, "GetDeviceInformation"));
         var profiles = session.call(
                 Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
-        Map<String, Element> byChannel = new LinkedHashMap<>();
-        Map<String, String> channels = new LinkedHashMap<>();
+        Map<String, List<Element>> byChannel = new LinkedHashMap<>();
         profiles.all("Profiles")
-                .forEach(p -> source(p).ifPresent(channel -> {
-                    byChannel.putIfAbsent(channel, p);
-                    channels.put(p.token().orElse(""), channel);
-                }));
+                .forEach(p -> source(p)
+                        .ifPresent(channel -> byChannel
+                                .computeIfAbsent(channel, c -> new ArrayList<>())
+                                .add(p)));
         byChannel.keySet().forEach(session::requireChannel);
         if (byChannel.size() > MOST_CHANNELS) {
             throw session.garbage("names " + byChannel.size() + " channels; at most " + MOST_CHANNELS + " are taken");
         }
-        boolean records = session.offers(Namespaces.RECORDING);
+        var recordings = session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordings"))
+                .map(answer -> index(answer, "RecordingItem"))
+                .orElse(Map.of());
         return new Snapshot(
                 device,
                 byChannel,
                 analytics(session, byChannel),
-                records
-                        ? index(session.call(Element.of(Namespaces.RECORDING, "GetRecordings")), "RecordingItem")
-                        : Map.of(),
-                records ? jobs(session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs")), channels) : Map.of(),
-                session.offers(Namespaces.SCHEDULE) ? paged(session, "GetScheduleList", "Schedule") : Map.of(),
-                specialDays && session.offers(Namespaces.SCHEDULE)
-                        ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup")
-                        : new LinkedHashMap<>());
+                recordings,
+                session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
+                        .map(answer -> jobs(answer, new Ties(byChannel, recordings)))
+                        .orElse(new Jobs(false, Map.of(), 0)),
+                paged(session, "GetScheduleList", "Schedule"),
+                specialDays ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup") : new LinkedHashMap<>());
     }
 
     private static Optional<String> source(Element profile) {
@@ -66,20 +72,27 @@ record Snapshot(
     }
 
     /** From the profiles if they tell, else by one call for all, else by two calls for each. */
-    private static Map<String, Element> analytics(OnvifSession session, Map<String, Element> profiles) {
+    private static Map<String, Element> analytics(OnvifSession session, Map<String, List<Element>> profiles) {
         Map<String, Element> configurations = new LinkedHashMap<>();
-        for (var profile : profiles.values()) {
-            profile.at("Configurations", "Analytics")
-                    .ifPresent(a -> configurations.put(a.token().orElse(""), a));
-        }
+        profiles.values()
+                .forEach(p -> analyticsOf(p)
+                        .ifPresent(a -> configurations.put(a.token().orElse(""), a)));
         if (configurations.values().stream().allMatch(Snapshot::tells)) {
             return configurations;
         }
-        session.call(Element.of(Namespaces.MEDIA2, "GetAnalyticsConfigurations"))
-                .all("Configurations")
-                .forEach(c -> configurations.put(c.token().orElse(""), c));
+        session.ifOffered(Element.of(Namespaces.MEDIA2, "GetAnalyticsConfigurations"))
+                .ifPresent(answer -> answer.all("Configurations")
+                        .filter(c -> configurations.containsKey(c.token().orElse("")))
+                        .forEach(c -> configurations.put(c.token().orElse(""), c)));
         configurations.replaceAll((token, c) -> tells(c) ? c : asked(session, token));
         return configurations;
+    }
+
+    /** That of the first profile which has any: some recorders have it on the smaller stream. */
+    private static Optional<Element> analyticsOf(List<Element> profiles) {
+        return profiles.stream()
+                .flatMap(p -> p.at("Configurations", "Analytics").stream())
+                .findFirst();
     }
 
     private static boolean tells(Element configuration) {
@@ -106,9 +119,13 @@ record Snapshot(
         Optional<String> next = Optional.empty();
         do {
             var request = Element.of(Namespaces.SCHEDULE, operation, Element.of(Namespaces.SCHEDULE, "Limit", "500"));
-            var answer =
-                    session.call(next.map(n -> request.withChild(Element.of(Namespaces.SCHEDULE, "StartReference", n)))
+            var asked = session.ifOffered(
+                    next.map(n -> request.withChild(Element.of(Namespaces.SCHEDULE, "StartReference", n)))
                             .orElse(request));
+            if (asked.isEmpty()) {
+                return items;
+            }
+            var answer = asked.get();
             answer.all(item).forEach(i -> items.put(i.token().orElse(""), i));
             var following = answer.textAt("NextStartReference").filter(n -> !n.isEmpty());
             next = following.equals(next) ? Optional.empty() : following;
@@ -116,38 +133,99 @@ record Snapshot(
         return items;
     }
 
+    /** The channels, in the order of their profiles. */
+    Set<String> channels() {
+        return profiles.keySet();
+    }
+
+    private List<Element> profilesOf(String channel) {
+        return profiles.getOrDefault(channel, List.of());
+    }
+
+    /** What the picture is called. */
+    Optional<String> labelOf(String channel) {
+        return profilesOf(channel).stream()
+                .flatMap(p -> p.nameAt("Configurations", "VideoSource", "Name").stream())
+                .filter(n -> !n.isEmpty())
+                .findFirst();
+    }
+
     Optional<Element> analyticsOf(String channel) {
-        return Optional.ofNullable(profileByChannel.get(channel))
-                .flatMap(p -> p.at("Configurations", "Analytics"))
-                .flatMap(Element::token)
-                .map(analytics::get);
+        return analyticsOf(profilesOf(channel)).flatMap(Element::token).map(analytics::get);
     }
 
     Optional<Element> encoderOf(String channel) {
-        return Optional.ofNullable(profileByChannel.get(channel)).flatMap(p -> p.at("Configurations", "VideoEncoder"));
+        return profilesOf(channel).stream()
+                .flatMap(p -> p.at("Configurations", "VideoEncoder").stream())
+                .findFirst();
     }
 
-    private static Map<String, List<RecordingJob>> jobs(Element answer, Map<String, String> channelByProfile) {
+    /**
+     * To which channel a job belongs: by the profile that it names, or, when it names a receiver, by what its recording
+     * says of its source.
+     */
+    private record Ties(Map<String, List<Element>> profiles, Map<String, Element> recordings) {
+        Optional<String> channel(RecordingJob job) {
+            return byProfile(job.profile())
+                    .or(() ->
+                            source(job, "SourceId").flatMap(id -> byProfile(id).or(() -> byChannel(id))))
+                    .or(() -> source(job, "Name").flatMap(this::byLabel));
+        }
+
+        private Optional<String> source(RecordingJob job, String what) {
+            return Optional.ofNullable(recordings.get(job.recording()))
+                    .flatMap(r -> r.tokenAt("Configuration", "Source", what));
+        }
+
+        private Optional<String> byProfile(String token) {
+            return only(p -> p.token().filter(token::equals).isPresent());
+        }
+
+        private Optional<String> byChannel(String token) {
+            return profiles.containsKey(token) ? Optional.of(token) : Optional.empty();
+        }
+
+        private Optional<String> byLabel(String name) {
+            return only(p -> p.textAt("Configurations", "VideoSource", "Name")
+                    .filter(name::equals)
+                    .isPresent());
+        }
+
+        /** Of several nobody can say which. */
+        private Optional<String> only(Predicate<Element> condition) {
+            var channels = profiles.entrySet().stream()
+                    .filter(e -> e.getValue().stream().anyMatch(condition))
+                    .map(Map.Entry::getKey)
+                    .toList();
+            return channels.size() == 1 ? Optional.of(channels.getFirst()) : Optional.empty();
+        }
+    }
+
+    private static Jobs jobs(Element answer, Ties ties) {
         Map<String, List<RecordingJob>> byChannel = new LinkedHashMap<>();
-        answer.all("JobItem")
-                .flatMap(item -> RecordingJob.of(item).stream())
-                .forEach(job -> Optional.ofNullable(channelByProfile.get(job.profile()))
-                        .ifPresent(channel -> byChannel
-                                .computeIfAbsent(channel, c -> new ArrayList<>())
-                                .add(job)));
-        return byChannel;
+        int untied = 0;
+        for (var job :
+                answer.all("JobItem").flatMap(i -> RecordingJob.of(i).stream()).toList()) {
+            var channel = ties.channel(job);
+            if (channel.isPresent()) {
+                byChannel.computeIfAbsent(channel.get(), c -> new ArrayList<>()).add(job);
+            } else {
+                untied++;
+            }
+        }
+        return new Jobs(true, byChannel, untied);
     }
 
     List<RecordingJob> jobsOf(String channel) {
-        return jobsByChannel.getOrDefault(channel, List.of());
+        return jobs.byChannel().getOrDefault(channel, List.of());
     }
 
     /** The other channels of which a job goes by that schedule, too. */
     Set<String> alsoUsing(String schedule, String channel) {
         Set<String> others = new TreeSet<>();
-        jobsByChannel.forEach((other, jobs) -> {
+        jobs.byChannel().forEach((other, theirs) -> {
             if (!other.equals(channel)
-                    && jobs.stream().anyMatch(j -> j.schedule().equals(schedule))) {
+                    && theirs.stream().anyMatch(j -> j.schedule().equals(schedule))) {
                 others.add(other);
             }
         });

@@ -15,6 +15,11 @@ final class SoapFaultException extends Exception {
         return codes.contains(code);
     }
 
+    /** Whichever of the two the device says, the password was not taken. */
+    boolean isOfPassword() {
+        return is("NotAuthorized") || is("FailedAuthentication");
+    }
+
     boolean isNotSupported() {
         return is("ActionNotSupported") || is("UnknownAction");
     }

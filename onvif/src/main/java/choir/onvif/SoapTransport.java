@@ -84,7 +84,7 @@ final class SoapTransport implements AutoCloseable {
                 .build();
     }
 
-    /** Status and envelope; the envelope is missing only for an answer 401 without one. */
+    /** Status and envelope; the envelope is missing only for a refusal without one, 401 or 403. */
     record Answer(
             int status, @org.jspecify.annotations.Nullable Element envelope) {}
 
@@ -210,7 +210,7 @@ final class SoapTransport implements AutoCloseable {
                             + " asks for the password in a form that anybody on the way can read, so it was not"
                             + " given; set the recorder to digest authentication");
         }
-        if (status == 401 || response.getEntity() == null) {
+        if (status == 401 || response.getEntity() == null || isEmptyRefusal(status, response)) {
             return new Answer(status, null);
         }
         var in = new Bounded(response.getEntity().getContent(), LARGEST_ANSWER);
@@ -225,6 +225,10 @@ final class SoapTransport implements AutoCloseable {
                     conversation.who() + " gave an answer that cannot be understood (HTTP " + status + ")",
                     e);
         }
+    }
+
+    private static boolean isEmptyRefusal(int status, ClassicHttpResponse response) {
+        return status == 403 && response.getEntity().getContentLength() == 0;
     }
 
     private static boolean asksForReadablePassword(ClassicHttpResponse response) {
