@@ -40,13 +40,7 @@ final class DemoStory {
         var preview = service.post("/api/v1/previews", Map.of("select", fleet.giveOut()));
         finish(service.post(
                 "/api/v1/rollouts",
-                Map.of(
-                        "preview",
-                        preview.path("id").asLong(),
-                        "waves",
-                        java.util.List.of("5"),
-                        "maxFailedPercent",
-                        100)));
+                Map.of("preview", preview.path("id").asLong(), "waves", List.of("5"), "maxFailedPercent", 100)));
         service.post(
                 "/api/v1/notices", Map.of("way", "mail", "target", "watch@skerry-line.example", "severity", "medium"));
         tell.accept("letting people change things at the recorders, and auditing");

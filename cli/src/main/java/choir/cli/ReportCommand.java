@@ -1,7 +1,5 @@
 package choir.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -97,11 +95,7 @@ final class ReportCommand extends Act {
     }
 
     private void keep(byte[] content, Path file) {
-        try {
-            Files.write(file, content);
-        } catch (IOException e) {
-            throw new Failure(Failure.FAILED, file + " cannot be written: " + e.getMessage());
-        }
+        KeptFile.write(file, content);
         say("the report is in " + file);
     }
 

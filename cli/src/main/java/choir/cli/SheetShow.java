@@ -1,7 +1,5 @@
 package choir.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -57,11 +55,7 @@ final class SheetShow extends Act {
 
     private void keep(byte[] content) {
         var file = out == null ? Path.of(recorder + "-sheet." + format) : out;
-        try {
-            Files.write(file, content);
-        } catch (IOException e) {
-            throw new Failure(Failure.FAILED, file + " cannot be written: " + e.getMessage());
-        }
+        KeptFile.write(file, content);
         say("the sheet is in " + file);
     }
 

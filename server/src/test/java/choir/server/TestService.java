@@ -270,7 +270,7 @@ public final class TestService implements AutoCloseable {
                         "preview",
                         preview.body().path("id").asLong(),
                         "waves",
-                        java.util.List.of("1000"),
+                        List.of("1000"),
                         "maxFailedPercent",
                         100,
                         "patience",

@@ -2,6 +2,7 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -88,7 +89,7 @@ class FaultsTest {
                         "preview",
                         preview.body().path("id").asLong(),
                         "waves",
-                        java.util.List.of("2"),
+                        List.of("2"),
                         "maxFailedPercent",
                         0,
                         "patience",
@@ -132,8 +133,7 @@ class FaultsTest {
                 "If-Match",
                 "*");
         var work = choir.finish(choir.post(
-                "/api/v1/rollouts",
-                Map.of("preview", preview.body().path("id").asLong(), "waves", java.util.List.of("9"))));
+                "/api/v1/rollouts", Map.of("preview", preview.body().path("id").asLong(), "waves", List.of("9"))));
         var steps = rollout(work).path("steps");
         assertThat(steps.path(0).path("detail").asString()).contains("moved: the recorder holds something else");
         assertThat(steps.path(1).path("detail").asString()).contains("moved: the policy asks for something else");

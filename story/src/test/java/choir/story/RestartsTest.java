@@ -2,6 +2,7 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
@@ -50,7 +51,7 @@ class RestartsTest {
                                 "preview",
                                 preview.body().path("id").asLong(),
                                 "waves",
-                                java.util.List.of("100"),
+                                List.of("100"),
                                 "patience",
                                 patience))
                 .body();

@@ -3,6 +3,7 @@ package choir.server.report;
 import choir.server.audit.Trend;
 import choir.server.paper.Paper;
 import choir.server.web.Dates;
+import choir.server.web.FileAnswer;
 import choir.server.web.Problem;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -10,9 +11,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -111,7 +109,7 @@ class ReportApi {
 
     @GetMapping("/api/v1/reports/{name}")
     ResponseEntity<byte[]> kept(@PathVariable String name) {
-        return answer(folder.read(name), "application/pdf", name);
+        return FileAnswer.of(folder.read(name), "application/pdf", name);
     }
 
     @GetMapping("/api/v1/report")
@@ -158,30 +156,20 @@ class ReportApi {
             @RequestParam String format) {
         return switch (format) {
             case "html" ->
-                answer(
+                FileAnswer.of(
                         ReportHtml.of(make(from, to, select), Paper.Fonts.SCREEN)
                                 .getBytes(StandardCharsets.UTF_8),
                         "text/html;charset=utf-8",
                         "choir-report.html");
-            case "pdf" -> answer(ReportPdf.of(make(from, to, select)), "application/pdf", "choir-report.pdf");
+            case "pdf" -> FileAnswer.of(ReportPdf.of(make(from, to, select)), "application/pdf", "choir-report.pdf");
             case "csv" ->
-                answer(
+                FileAnswer.of(
                         ReportCsv.of(make(from, to, select)).getBytes(StandardCharsets.UTF_8),
                         "text/csv;charset=utf-8",
                         "choir-report.csv");
             default ->
                 throw new Problem(Problem.Kind.INVALID, "expected the format html, pdf or csv, not \"" + format + "\"");
         };
-    }
-
-    /** As a file to keep, so that nothing in it ever runs as a page of the service. */
-    private static ResponseEntity<byte[]> answer(byte[] bytes, String type, String name) {
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(type))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .body(bytes);
     }
 
     private Report make(@Nullable String from, @Nullable String to, String select) {

@@ -1,14 +1,12 @@
 package choir.server.sheet;
 
 import choir.server.paper.Paper;
+import choir.server.web.FileAnswer;
 import choir.server.web.Problem;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -55,23 +53,14 @@ class SheetApi {
         var sheet = sheets.of(name);
         return switch (format) {
             case "html" ->
-                answer(
+                FileAnswer.of(
                         SheetPaper.html(sheet, Paper.Fonts.SCREEN).getBytes(StandardCharsets.UTF_8),
                         "text/html;charset=utf-8",
                         name + "-sheet.html");
-            case "pdf" -> answer(SheetPaper.pdf(sheet), "application/pdf", name + "-sheet.pdf");
+            case "pdf" -> FileAnswer.of(SheetPaper.pdf(sheet), "application/pdf", name + "-sheet.pdf");
             default ->
                 throw new Problem(Problem.Kind.INVALID, "expected the format html or pdf, not \"" + format + "\"");
         };
-    }
-
-    private static ResponseEntity<byte[]> answer(byte[] bytes, String type, String name) {
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(type))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .body(bytes);
     }
 
     private static String by(Ticks given, Principal who) {

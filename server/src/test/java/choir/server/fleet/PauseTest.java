@@ -8,6 +8,7 @@ import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -78,13 +79,7 @@ class PauseTest {
         };
         var work = service.finish(service.post(
                 "/api/v1/rollouts",
-                Map.of(
-                        "preview",
-                        preview.path("id").asLong(),
-                        "waves",
-                        java.util.List.of("10"),
-                        "maxFailedPercent",
-                        100)));
+                Map.of("preview", preview.path("id").asLong(), "waves", List.of("10"), "maxFailedPercent", 100)));
         assertThat(work.path("note").asString()).isEqualTo("1 verified, 1 skipped");
         assertThat(one.written).isEmpty();
         assertThat(two.written).hasSize(1);

@@ -248,7 +248,7 @@ class ModelTest {
                             "preview",
                             preview.path("id").asLong(),
                             "waves",
-                            java.util.List.of("100"),
+                            List.of("100"),
                             "maxFailedPercent",
                             100,
                             "patience",
@@ -265,7 +265,7 @@ class ModelTest {
         tell("rollout " + id + " is undone");
         var answer = service.post(
                 "/api/v1/rollouts/" + id + "/undo",
-                Map.of("waves", java.util.List.of("100"), "maxFailedPercent", 100, "patience", "PT0S"));
+                Map.of("waves", List.of("100"), "maxFailedPercent", 100, "patience", "PT0S"));
         if (answer.status() == 202) {
             service.finish(answer);
         } else {

@@ -60,7 +60,7 @@ class RolloutsTest {
                         "preview",
                         preview,
                         "waves",
-                        java.util.List.of(String.valueOf(first)),
+                        List.of(String.valueOf(first)),
                         "maxFailedPercent",
                         mayFail,
                         "patience",
@@ -245,7 +245,7 @@ class RolloutsTest {
         assertThat(held(fakes.get("r2"), "01")).isEqualTo("50");
         assertThat(held(fakes.get("r2"), "02")).isEqualTo("70");
         // What did not take needs nothing, and what was put back already has moved.
-        assertThat(end(service.finish(undo(work, Map.of("waves", java.util.List.of("1"))))))
+        assertThat(end(service.finish(undo(work, Map.of("waves", List.of("1"))))))
                 .contains("skipped");
     }
 

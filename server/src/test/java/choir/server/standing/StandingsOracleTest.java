@@ -213,7 +213,7 @@ class StandingsOracleTest {
                     "/api/v1/rollouts",
                     Map.of(
                             "preview", preview.body().path("id").asLong(),
-                            "waves", java.util.List.of("1000"),
+                            "waves", List.of("1000"),
                             "maxFailedPercent", 100)));
         }
     }

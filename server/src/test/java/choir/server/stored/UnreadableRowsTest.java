@@ -155,13 +155,7 @@ class UnreadableRowsTest {
         // The first wave takes one recorder, so the row is spoiled before the next wave reads it.
         var work = service.finish(service.post(
                 "/api/v1/rollouts",
-                Map.of(
-                        "preview",
-                        preview.path("id").asLong(),
-                        "waves",
-                        java.util.List.of("1"),
-                        "maxFailedPercent",
-                        100)));
+                Map.of("preview", preview.path("id").asLong(), "waves", List.of("1"), "maxFailedPercent", 100)));
         assertThat(answers()).isEmpty();
         spoiled.beforeRead = () -> {};
         var rollout = service.get("/api/v1/rollouts/" + work.path("id").asLong());
