@@ -3,6 +3,7 @@ package choir.story;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Map;
@@ -163,6 +164,42 @@ class RecordersTest {
         assertThat(said("sheet", "show", "yard-1")).doesNotContain("Slipway").contains("Gate");
         assertThat(choir.get("/api/v1/journal").whole().body()).contains("set by hand");
         assertThat(choir.choir("sheet", "show", "haldr-1").errors()).contains("choir rollout start");
+    }
+
+    @Test
+    void aSheetIsTakenAlongOnPaperAndTickedByFile() throws IOException {
+        said("recorder", "add", "yard-2", "--family", "auk", "--camera", "Slipway");
+        said(
+                "set",
+                "yard-2/01",
+                "motion.sensitivity=60",
+                "motion.threshold=1%",
+                "motion.areas=[{ignore: street, rectangle: [[0, 0], [1, 0.5]]}]",
+                "--because",
+                "a test");
+        var paper = choir.folder().resolve("sheet.pdf");
+        said("sheet", "show", "yard-2", "--format", "pdf", "--out", paper.toString());
+        assertThat(Files.readAllBytes(paper)).startsWith("%PDF".getBytes(StandardCharsets.US_ASCII));
+        var page = choir.get("/api/v1/recorders/yard-2/sheet/file?format=html")
+                .whole()
+                .body();
+        // Of the mask each cell is painted; of 10 times 8 the upper half is not watched.
+        assertThat(page).contains("Slipway").contains("<td class=\"w\"></td>");
+        assertThat(page.split("<td class=\"w\">", -1)).hasSize(40 + 1);
+
+        var csv = said("sheet", "show", "yard-2", "--format", "csv");
+        var file = choir.folder().resolve("ticked.csv");
+        Files.writeString(file, csv);
+        assertThat(choir.choir("sheet", "tick", "yard-2", "--file", file.toString())
+                        .errors())
+                .contains("nothing is ticked");
+        // A spreadsheet fills in the last two columns of the first row.
+        Files.writeString(file, csv.replaceFirst("(?m)^([0-9a-f]{8},1,.*),,$", "$1,x,Ben with the ladder"));
+        assertThat(said("sheet", "tick", "yard-2", "--file", file.toString())).contains("1 settings");
+        assertThat(choir.get("/api/v1/journal").whole().body()).contains("Ben with the ladder, ticked by ada");
+        assertThat(choir.choir("sheet", "tick", "yard-2", "--file", file.toString())
+                        .errors())
+                .contains("has changed");
     }
 
     @Test
