@@ -74,8 +74,14 @@ class ChannelApi {
             }
             Map<StoredCamera, Node.Camera> moved = new LinkedHashMap<>();
             moved.put(camera, to);
-            fleet.find(to).ifPresent(there -> moved.put(there, from));
+            var there = fleet.find(to);
+            there.ifPresent(other -> moved.put(other, from));
             moves.move(moved);
+            // How a channel is called stays with the channel; what it is called now, the reading tells.
+            there.ifPresent(other -> {
+                fleet.seen(to.recorder(), to.channel(), other.label(), other.deviceName());
+                fleet.seen(from.recorder(), from.channel(), camera.label(), camera.deviceName());
+            });
             journal.add(who.getName(), "moved a camera to another channel", to.text(), "it was " + from.text());
             var recorders =
                     Stream.of(from, to).map(c -> c.recorder().text()).distinct().toList();

@@ -79,6 +79,19 @@ class ChannelMovesTest {
     }
 
     @Test
+    void twoThatChangePlacesKeepWhatIsTheirsAndTheChannelsTheirNames() {
+        var work = service.finish(service.post("/api/v1/camera-moves", Map.of("camera", "r1/01", "to", "r1/03")));
+        assertThat(work.path("state").asString()).isEqualTo("done");
+        assertThat(cameras()).containsExactly("r1/01 Pier", "r1/02 Gate", "r1/03 Hall");
+        assertThat(overridesOf("r1/03")).contains("the pier is far");
+        assertThat(overridesOf("r1/01")).doesNotContain("the pier is far");
+        service.audit();
+        assertThat(service.findings())
+                .anySatisfy(f -> assertThat(f).startsWith("r1/03: Sensitivity"))
+                .noneSatisfy(f -> assertThat(f).contains("other channels"));
+    }
+
+    @Test
     void whatIsAboutToBeWrittenIsNotMovedAway() {
         var asked = service.post(
                 "/api/v1/rollouts",
