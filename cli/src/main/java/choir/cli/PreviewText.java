@@ -47,7 +47,7 @@ final class PreviewText {
         var after = price.path("after");
         out.printf(
                 Locale.ROOT,
-                "  recorded: %,.0f -> %,.0f hours a week, %s -> %s a day (%s)%n",
+                "  recorded: %,.0f -> %,.0f hours a week, %s -> %s a day%n  (%s)%n",
                 before.path("hoursAWeek").asDouble(),
                 after.path("hoursAWeek").asDouble(),
                 bytes(before.path("bytesADay").asDouble()),

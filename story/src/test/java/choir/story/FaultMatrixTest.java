@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
  */
 class FaultMatrixTest {
     private static final int CAMERAS = 2;
-    private static final int SOME_PAIRS = 4;
+    private static final int SOME_PAIRS = 2;
     private static final boolean ALL = "all".equals(System.getProperty("choir.matrix"));
     private static final Path DOCUMENT = Path.of("../docs/fault-matrix.md");
     private static final Pattern WRITES = Pattern.compile("writes (\\d+)");
