@@ -67,7 +67,7 @@ public final class Glob {
     }
 
     /** False only where no text that begins like this can match. */
-    boolean mayMatchFrom(String beginning) {
+    public boolean mayMatchFrom(String beginning) {
         var first = pieces.getFirst();
         return first.regionMatches(0, beginning, 0, Math.min(first.length(), beginning.length()));
     }

@@ -150,7 +150,11 @@ final class Block {
             case FAMILY -> glob.matches(stored.family());
             case TAG -> summary.tags().stream().anyMatch(glob::matches);
             case CAMERA ->
-                loaded().all().stream().anyMatch(c -> glob.matches(c.camera().text()));
+                // Most recorders are passed over by their name, and what is known of their cameras is not even taken
+                // up.
+                glob.mayMatchFrom(name())
+                        && loaded().all().stream()
+                                .anyMatch(c -> glob.matches(c.camera().text()));
             case LABEL -> loaded().labels().contains(glob.longestPiece());
             case BARE ->
                 loaded().labels().contains(glob.longestPiece())
