@@ -24,10 +24,15 @@ public final class Peers {
 
     private Peers() {}
 
+    /** Whether anything can be said of so many. */
+    public static boolean areEnough(int members) {
+        return members >= FEWEST;
+    }
+
     /** @param values of one setting, by member; of fewer than five nothing can be said */
     public static <T> Map<T, Outlier> outliers(Map<T, BigDecimal> values) {
         Map<T, Outlier> outliers = new LinkedHashMap<>();
-        if (values.size() < FEWEST) {
+        if (!areEnough(values.size())) {
             return outliers;
         }
         var median = median(values.values().stream().toList());

@@ -109,6 +109,15 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
         return false;
     }
 
+    /** All cameras in the group or below it. */
+    public static Selection within(Node.Group group) {
+        return group.equals(Node.Group.ROOT)
+                ? ALL
+                : new Selection(
+                        "group:" + quoted(group.text().substring((Node.Group.ROOT.text() + "/").length())),
+                        List.of(List.of(new InGroup(group, false))));
+    }
+
     /** The selection of these cameras and no others. */
     public static String of(List<Node.Camera> cameras) {
         return "camera:"

@@ -77,7 +77,7 @@ class Audits implements Works.Runner {
         var selection = Selection.parse(work.task().selection());
         sweeps.run(work, progress, (recorder, outcome) -> take(work.id(), recorder, outcome, selection));
         var audited = standings.select(selection);
-        peers.look(work.id(), audited);
+        peers.look(work.id(), audited, selection);
         return sweeps.ended(work, summary(audited));
     }
 

@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What is still to be told, and what was. */
@@ -58,28 +59,24 @@ class OutboxStore {
 
     /** To be called within the transaction of what it tells of. */
     void add(long rule, Notice notice, Instant due) {
-        database.change("""
-                        INSERT INTO outbox (rule, created_at, kind, subject, body, facts, state, next_at)
-                        VALUES (:rule, :now, :kind, :subject, :body, :facts, 'WAITING', :due)
-                        """)
-                .param("rule", rule)
-                .param("now", clock.instant().toString())
-                .param("kind", notice.kind())
-                .param("subject", notice.subject())
-                .param("body", notice.body())
-                .param("facts", Json.ofMap(notice.facts()))
-                .param("due", due.toString())
-                .update();
+        add(rule, null, null, notice, due);
     }
 
-    /** Mail that belongs to no rule; to be called within the transaction of what it tells of. */
+    /** Mail that belongs to no rule, with a file; to be called within the transaction of what it tells of. */
     void addMail(String to, Path attachment, Notice notice, Instant due) {
+        add(null, to, attachment.toString(), notice, due);
+    }
+
+    private void add(
+            @Nullable Long rule, @Nullable String mail, @Nullable String attachment, Notice notice, Instant due) {
         database.change("""
-                        INSERT INTO outbox (mail, attachment, created_at, kind, subject, body, facts, state, next_at)
-                        VALUES (:mail, :attachment, :now, :kind, :subject, :body, :facts, 'WAITING', :due)
+                        INSERT INTO outbox
+                          (rule, mail, attachment, created_at, kind, subject, body, facts, state, next_at)
+                        VALUES (:rule, :mail, :attachment, :now, :kind, :subject, :body, :facts, 'WAITING', :due)
                         """)
-                .param("mail", to)
-                .param("attachment", attachment.toString())
+                .param("rule", rule)
+                .param("mail", mail)
+                .param("attachment", attachment)
                 .param("now", clock.instant().toString())
                 .param("kind", notice.kind())
                 .param("subject", notice.subject())

@@ -4,6 +4,7 @@ import choir.fleet.Node;
 import choir.fleet.RecorderName;
 import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.web.Problem;
 import java.util.ArrayList;
@@ -19,12 +20,14 @@ import org.springframework.stereotype.Component;
 @Component
 class ChannelMoves {
     private static final List<String> OF_NODES = List.of("template_use", "policy_override", "node_version");
-    private static final List<String> OF_RECORDERS =
-            List.of("camera", "recorder_pause", "writing_time", "finding", "rollout_step", "sweep_part");
+    /** Steps and parts of sweeps say how a recorder was called when they were made. */
+    private static final List<String> OF_RECORDERS = List.of("camera", "recorder_pause", "writing_time", "finding");
 
+    private final FleetStore fleet;
     private final Database database;
 
-    ChannelMoves(Database database) {
+    ChannelMoves(FleetStore fleet, Database database) {
+        this.fleet = fleet;
         this.database = database;
     }
 
@@ -77,13 +80,11 @@ class ChannelMoves {
                 .param("channel", to.channel())
                 .param("id", camera.id())
                 .update();
-        for (var table : List.of("finding", "rollout_step")) {
-            database.change("UPDATE " + table + " SET recorder = :recorder, channel = :channel WHERE camera = :id")
-                    .param("recorder", to.recorder().text())
-                    .param("channel", to.channel())
-                    .param("id", camera.id())
-                    .update();
-        }
+        database.change("UPDATE finding SET recorder = :recorder, channel = :channel WHERE camera = :id")
+                .param("recorder", to.recorder().text())
+                .param("channel", to.channel())
+                .param("id", camera.id())
+                .update();
         for (var table : OF_NODES) {
             database.change("UPDATE " + table + " SET node = :to WHERE node_kind = 'CAMERA' AND node = :from")
                     .param("to", to.text())
@@ -102,6 +103,9 @@ class ChannelMoves {
 
     /** Another name for a recorder, everywhere. */
     void rename(String from, RecorderName to) {
+        for (var camera : fleet.camerasOf(from)) {
+            refuseWhileWritten(camera);
+        }
         database.change("PRAGMA defer_foreign_keys = ON").update();
         database.change("UPDATE recorder SET name = :to, version = version + 1 WHERE name = :from")
                 .param("to", to.text())

@@ -107,7 +107,7 @@ public class Sweeps {
         var recorder = fleet.find(name);
         if (recorder.isEmpty()) {
             database.write(() -> {
-                mark(work, name, Part.GONE, "was removed meanwhile");
+                mark(work, name, Part.GONE, "was removed or called otherwise meanwhile");
                 progress.step(true);
             });
             return false;
@@ -147,7 +147,7 @@ public class Sweeps {
     private void settleWithin(Work work, Asked asked, Works.Progress progress, Consequence consequence) {
         database.write(() -> {
             if (fleet.find(asked.recorder()).isEmpty()) {
-                mark(work, asked.recorder(), Part.GONE, "was removed meanwhile");
+                mark(work, asked.recorder(), Part.GONE, "was removed or called otherwise meanwhile");
                 progress.step(true);
                 return;
             }

@@ -105,13 +105,17 @@ class RolloutStarts {
         Map<Long, Map<SettingKey, Change>> back = new LinkedHashMap<>();
         for (var step : steps.of(rollout)) {
             var changes = Undo.of(step.changes(), step.state(), step.known().results());
-            if (of.test(step.camera()) && !changes.isEmpty()) {
+            if (!changes.isEmpty()) {
                 step.cameraId().ifPresent(camera -> back.put(camera, changes));
             }
         }
         List<Planned> planned = new ArrayList<>();
         List<LeftOut> leftOut = new ArrayList<>();
         for (var one : planned(back)) {
+            // By where it hangs now; a step says where it did.
+            if (!of.test(one.camera().camera())) {
+                continue;
+            }
             writtenOver(one, rollout)
                     .ifPresentOrElse(
                             later -> leftOut.add(

@@ -4,14 +4,10 @@ import choir.refusal.Refusal;
 import choir.server.db.Database;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.time.Clock;
-import java.time.Instant;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -31,10 +27,6 @@ public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);
     private static final int SECONDS_TO_STOP = 10;
     private static final int AT_ONCE_OF_A_KIND = 2;
-    private static final String WORK = """
-            SELECT id, kind, state, task, who, total, done, failed, note, created_at, started_at, ended_at, approved_by
-            FROM work
-            """;
 
     /** Does one kind of work. It is called again from the start after a crash and must then go on, not begin anew. */
     public interface Runner {
@@ -87,66 +79,69 @@ public class Works {
         void goOn();
     }
 
+    private final WorkRows rows;
     private final Database database;
-    private final Clock clock;
     private final WorkWatchers watchers;
     private final Map<Task.Kind, Runner> runners;
     private final List<Follower> followers;
     private final Map<Task.Kind, ExecutorService> lanes = new EnumMap<>(Task.Kind.class);
+    /** What a thread is at, and whether it was submitted once more meanwhile. */
+    private final Map<Long, Boolean> underWay = new ConcurrentHashMap<>();
+
     private volatile boolean stopping;
 
-    Works(Database database, Clock clock, WorkWatchers watchers, List<Runner> runners, List<Follower> followers) {
+    Works(WorkRows rows, Database database, WorkWatchers watchers, List<Runner> runners, List<Follower> followers) {
+        this.rows = rows;
         this.followers = followers;
         this.database = database;
-        this.clock = clock;
         this.watchers = watchers;
         this.runners = runners.stream().collect(Collectors.toMap(Runner::kind, r -> r));
         for (var kind : Task.Kind.values()) {
-            var threads = Thread.ofPlatform().name(kind + "-", 1).factory();
-            lanes.put(kind, Executors.newFixedThreadPool(AT_ONCE_OF_A_KIND, threads));
+            lanes.put(kind, lane(kind));
         }
+    }
+
+    /** A rollout may wait for hours or days, for its hours or for recorders that are away, and must not hold up others. */
+    private static ExecutorService lane(Task.Kind kind) {
+        var threads = Thread.ofPlatform().name(kind + "-", 1).factory();
+        return switch (kind) {
+            case ROLLOUT -> Executors.newCachedThreadPool(threads);
+            case READING, AUDIT, REPORT -> Executors.newFixedThreadPool(AT_ONCE_OF_A_KIND, threads);
+        };
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void takeUpWhatWasInterrupted() {
-        database.query(WORK + " WHERE state IN ('WAITING', 'RUNNING') ORDER BY id")
-                .query((row, n) -> row.getLong("id"))
-                .list()
-                .forEach(this::submit);
+        rows.interrupted().forEach(this::submit);
     }
 
     /** To be called within a transaction, so that the row and what belongs to it appear together. */
     public long add(Task task, String who) {
-        return add(task, who, Work.State.WAITING, "");
+        return rows.add(task, who, Work.State.WAITING, "");
     }
 
     /** Work that begins once a second person lets it go; to be called within a transaction. */
     public long ask(Task task, String who) {
-        return add(task, who, Work.State.ASKED, "waits for a second person to let it go");
-    }
-
-    private long add(Task task, String who, Work.State state, String note) {
-        return database.change("""
-                        INSERT INTO work (kind, state, task, who, note, created_at)
-                        VALUES (:kind, :state, :task, :who, :note, :at) RETURNING id
-                        """)
-                .param("state", state.name())
-                .param("note", note)
-                .param("kind", task.kind().name())
-                .param("task", TaskJson.write(task))
-                .param("who", who)
-                .param("at", clock.instant().toString())
-                .query(Long.class)
-                .single();
+        return rows.add(task, who, Work.State.ASKED, "waits for a second person to let it go");
     }
 
     /** To be called after the transaction. */
     public void submit(long id) {
-        var kind = Task.Kind.valueOf(database.query("SELECT kind FROM work WHERE id = :id")
-                .param("id", id)
-                .query(String.class)
-                .single());
-        lanes.get(kind).execute(() -> run(id));
+        lanes.get(get(id).task().kind()).execute(() -> runAlone(id));
+    }
+
+    /** Whoever submits work while a thread is still at it has it looked at once more, after that, and not beside it. */
+    private void runAlone(long id) {
+        if (underWay.merge(id, Boolean.FALSE, (before, now) -> Boolean.TRUE)) {
+            return;
+        }
+        try {
+            run(id);
+        } finally {
+            if (Boolean.TRUE.equals(underWay.remove(id)) && !stopping) {
+                submit(id);
+            }
+        }
     }
 
     private void run(long id) {
@@ -161,7 +156,8 @@ public class Works {
                 end(id, Work.State.FAILED, "what this work is to do cannot be understood any more: " + why);
                 return;
             }
-            if (begin(id)) {
+            if (rows.begin(id)) {
+                watchers.moved(id);
                 var ended = runner.run(get(id), progress(id));
                 end(id, ended.state(), ended.note());
             }
@@ -190,12 +186,9 @@ public class Works {
 
     /** Unless it was taken up again meanwhile. */
     private void rest(long id) {
-        int resting = database.write(() -> database.change("""
-                        UPDATE work SET state = 'PAUSED', note = 'paused by ' || paused_by
-                        WHERE id = :id AND state = 'RUNNING' AND paused_by IS NOT NULL
-                        """).param("id", id).update());
+        boolean rests = rows.rest(id);
         watchers.moved(id);
-        if (resting == 0) {
+        if (!rests) {
             submit(id);
         }
     }
@@ -209,16 +202,7 @@ public class Works {
 
     private void end(long id, Work.State state, String note) {
         database.write(() -> {
-            int ended = database.change("""
-                            UPDATE work SET state = :state, note = :note, ended_at = :at
-                            WHERE id = :id AND state IN ('WAITING', 'RUNNING')
-                            """)
-                    .param("state", state.name())
-                    .param("note", note)
-                    .param("at", clock.instant().toString())
-                    .param("id", id)
-                    .update();
-            if (ended > 0) {
+            if (rows.end(id, state, note)) {
                 var work = get(id);
                 followers.forEach(f -> tell(f, work));
             }
@@ -239,65 +223,32 @@ public class Works {
         return new Progress() {
             @Override
             public void begin(int total, int done, int failed) {
-                database.write(() -> database.change(
-                                "UPDATE work SET total = :total, done = :done, failed = :failed WHERE id = :id")
-                        .param("total", total)
-                        .param("done", done)
-                        .param("failed", failed)
-                        .param("id", id)
-                        .update());
+                rows.begun(id, total, done, failed);
                 watchers.moved(id);
             }
 
             @Override
             public void step(boolean failed) {
-                database.write(() -> database.change(
-                                "UPDATE work SET done = done + 1, failed = failed + :failed WHERE id = :id")
-                        .param("failed", failed ? 1 : 0)
-                        .param("id", id)
-                        .update());
+                rows.step(id, failed);
                 watchers.moved(id);
             }
 
             @Override
             public void tell(String note) {
-                database.write(() -> database.change("UPDATE work SET note = :note WHERE id = :id")
-                        .param("note", note)
-                        .param("id", id)
-                        .update());
+                rows.tell(id, note);
                 watchers.moved(id);
             }
 
             @Override
             public void goOn() {
-                askedBy(id, "stopped_by").ifPresent(who -> {
+                rows.stoppedBy(id).ifPresent(who -> {
                     throw new Stopped("stopped by " + who);
                 });
-                askedBy(id, "paused_by").ifPresent(who -> {
+                rows.pausedBy(id).ifPresent(who -> {
                     throw new Paused();
                 });
             }
         };
-    }
-
-    /** @return false when it rests, has ended, or nobody let it go yet */
-    private boolean begin(long id) {
-        int begun = database.write(() -> database.change("""
-                        UPDATE work SET state = 'RUNNING', started_at = coalesce(started_at, :at)
-                        WHERE id = :id AND state IN ('WAITING', 'RUNNING')
-                        """)
-                .param("at", clock.instant().toString())
-                .param("id", id)
-                .update());
-        watchers.moved(id);
-        return begun == 1;
-    }
-
-    private Optional<String> askedBy(long id, String column) {
-        return database.query("SELECT " + column + " FROM work WHERE id = :id AND " + column + " IS NOT NULL")
-                .param("id", id)
-                .query(String.class)
-                .optional();
     }
 
     /**
@@ -306,15 +257,7 @@ public class Works {
      * @throws Problem when it has ended already
      */
     void stop(long id, String who) {
-        var before = get(id).state();
-        ask(id, "work " + id + " has ended, or is stopping already", """
-                        UPDATE work SET stopped_by = :who, paused_by = NULL,
-                          state = CASE WHEN state IN ('PAUSED', 'ASKED') THEN 'WAITING' ELSE state END
-                        WHERE id = :id AND state IN ('ASKED', 'WAITING', 'RUNNING', 'PAUSED') AND stopped_by IS NULL
-                        """, who);
-        if (before == Work.State.PAUSED || before == Work.State.ASKED) {
-            submit(id);
-        }
+        wish(id, WorkRows.Wish.STOP, who);
     }
 
     /**
@@ -323,23 +266,13 @@ public class Works {
      * @throws Problem when it is not running
      */
     public void pause(long id, String who) {
-        ask(id, "work " + id + " has ended, or is paused or stopping already", """
-                        UPDATE work SET paused_by = :who
-                        WHERE id = :id AND state IN ('WAITING', 'RUNNING') AND stopped_by IS NULL AND paused_by IS NULL
-                        """, who);
+        rows.wish(id, WorkRows.Wish.PAUSE, who);
+        watchers.moved(id);
     }
 
     /** @throws Problem when it is not paused */
     public void resume(long id, String who) {
-        boolean rests = get(id).state() == Work.State.PAUSED;
-        ask(id, "work " + id + " is not paused", """
-                        UPDATE work SET paused_by = NULL, note = 'taken up again by ' || :who,
-                          state = CASE state WHEN 'PAUSED' THEN 'WAITING' ELSE state END
-                        WHERE id = :id AND state IN ('WAITING', 'RUNNING', 'PAUSED') AND paused_by IS NOT NULL
-                        """, who);
-        if (rests) {
-            submit(id);
-        }
+        wish(id, WorkRows.Wish.RESUME, who);
     }
 
     /**
@@ -348,67 +281,35 @@ public class Works {
      * @throws Problem when it does not wait for one, or is let go by who asked for it
      */
     public void approve(long id, String who) {
-        var work = get(id);
-        if (work.who().equals(who)) {
+        if (get(id).who().equals(who)) {
             throw new Problem(
                     Problem.Kind.CONFLICT,
                     "you asked for " + id + " yourself; somebody else lets it go, or you stop it");
         }
-        ask(id, "work " + id + " does not wait for a second person", """
-                        UPDATE work SET state = 'WAITING', approved_by = :who, note = 'let go by ' || :who
-                        WHERE id = :id AND state = 'ASKED' AND who <> :who AND stopped_by IS NULL
-                        """, who);
-        submit(id);
+        wish(id, WorkRows.Wish.APPROVE, who);
+    }
+
+    /** Where no thread is at it, one takes it up, to follow the wish. */
+    private void wish(long id, WorkRows.Wish wish, String who) {
+        rows.wish(id, wish, who);
+        watchers.moved(id);
+        if (get(id).state() == Work.State.WAITING) {
+            submit(id);
+        }
     }
 
     /** Those that wait for a second person, the oldest first. */
     public List<Work> asked() {
-        return database.query(WORK + " WHERE state = 'ASKED' ORDER BY id")
-                .query(Works::work)
-                .list();
-    }
-
-    private void ask(long id, String otherwise, String sql, String who) {
-        get(id);
-        int asked = database.write(
-                () -> database.change(sql).param("who", who).param("id", id).update());
-        if (asked == 0) {
-            throw new Problem(Problem.Kind.CONFLICT, otherwise);
-        }
-        watchers.moved(id);
+        return rows.asked();
     }
 
     public Work get(long id) {
-        return database.query(WORK + " WHERE id = :id")
-                .param("id", id)
-                .query(Works::work)
-                .optional()
-                .orElseThrow(() -> new Problem(Problem.Kind.NOT_FOUND, "there is no work " + id));
+        return rows.get(id);
     }
 
     /** The newest first. */
     public List<Work> list(Task.Kind kind, int limit) {
-        return database.query(WORK + " WHERE kind = :kind ORDER BY id DESC LIMIT :limit")
-                .param("kind", kind.name())
-                .param("limit", limit)
-                .query(Works::work)
-                .list();
-    }
-
-    private static Work work(ResultSet row, int number) throws SQLException {
-        return new Work(
-                row.getLong("id"),
-                TaskJson.read(Task.Kind.valueOf(row.getString("kind")), row.getString("task")),
-                Work.State.valueOf(row.getString("state")),
-                row.getString("who"),
-                row.getInt("total"),
-                row.getInt("done"),
-                row.getInt("failed"),
-                row.getString("note"),
-                Instant.parse(row.getString("created_at")),
-                Optional.ofNullable(row.getString("started_at")).map(Instant::parse),
-                Optional.ofNullable(row.getString("ended_at")).map(Instant::parse),
-                Optional.ofNullable(row.getString("approved_by")));
+        return rows.newest(kind, limit);
     }
 
     @PreDestroy

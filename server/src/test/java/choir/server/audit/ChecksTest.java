@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 class ChecksTest {
     private TestService service;
     private FakeRecorders.Fake fake;
+    private FakeRecorders.Fake other;
 
     @BeforeEach
     void start() {
@@ -57,6 +58,38 @@ class ChecksTest {
         service.load("camera: r1/06\nset: {motion.sensitivity: 95}\nbecause: a dark yard\n");
         service.audit();
         assertThat(service.findings()).isEmpty();
+    }
+
+    @Test
+    void anAuditOfOneCameraAloneComparesItWithAllItsPeers() {
+        peersOverTwoRecorders();
+        service.finish(service.post("/api/v1/audits", Map.of("select", "camera:r2/03")));
+        assertThat(service.findings()).singleElement().asString().startsWith("r2/03: It is 95 here");
+        service.finish(service.post("/api/v1/audits", Map.of("select", "camera:r2/03")));
+        assertThat(service.findings()).hasSize(1);
+    }
+
+    @Test
+    void wherePeersCouldNotBeReadNobodyCanTellAndItStays() {
+        peersOverTwoRecorders();
+        service.audit();
+        assertThat(service.findings()).hasSize(1);
+        fake.goAway();
+        service.audit();
+        assertThat(service.findings()).anySatisfy(f -> assertThat(f).startsWith("r2/03: It is 95 here"));
+        fake.comeBack();
+        other.turn("03", Catalogue.SENSITIVITY, NativeValue.number(41));
+        service.audit();
+        assertThat(service.findings()).isEmpty();
+    }
+
+    private void peersOverTwoRecorders() {
+        other = service.added("r2");
+        for (int i = 1; i <= 3; i++) {
+            fake.channel("0" + i, config(40 + i, 10));
+            other.channel("0" + i, config(i == 3 ? 95 : 40 + i, 10));
+        }
+        service.read();
     }
 
     @Test

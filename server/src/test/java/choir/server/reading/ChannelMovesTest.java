@@ -107,7 +107,22 @@ class ChannelMovesTest {
         var refused = service.post("/api/v1/camera-moves", Map.of("camera", "r1/01", "to", "r1/09"));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.detail()).contains("is not through with r1/01");
+        assertThat(service.post("/api/v1/recorders/r1/name", Map.of("name", "pier-2"))
+                        .detail())
+                .contains("is not through with r1/01");
         assertThat(cameras()).contains("r1/01 Pier");
+    }
+
+    @Test
+    void whatWasWrittenBeforeAMoveIsPutBackWhereTheCameraHangsNow() {
+        var rollout = service.giveOut("camera:r1/01");
+        service.finish(service.post("/api/v1/camera-moves", Map.of("camera", "r1/01", "to", "r1/03")));
+        fake.held.put("03", config(55));
+        service.read();
+        var undone = service.finish(service.post(
+                "/api/v1/rollouts/" + rollout.path("id").asLong() + "/undo", Map.of("select", "camera:r1/03")));
+        assertThat(undone.path("note").asString()).isEqualTo("1 verified");
+        assertThat(fake.written).contains("03 motion.sensitivity");
     }
 
     @Test

@@ -46,8 +46,12 @@ class WorksTest {
     }
 
     private Works works(Works.Runner... runners) {
-        var works =
-                new Works(database, Clock.systemUTC(), service.bean(WorkWatchers.class), List.of(runners), List.of());
+        var works = new Works(
+                new WorkRows(database, Clock.systemUTC()),
+                database,
+                service.bean(WorkWatchers.class),
+                List.of(runners),
+                List.of());
         all.add(works);
         return works;
     }
@@ -279,5 +283,50 @@ class WorksTest {
         works.resume(id, "ada");
         asked.countDown();
         assertThat(ended(works, id).state()).isEqualTo(Work.State.DONE);
+    }
+
+    @Test
+    void whateverIsAskedOfItAtOnceOneThreadAloneIsAtIt() throws InterruptedException {
+        var at = new java.util.concurrent.atomic.AtomicInteger();
+        var most = new java.util.concurrent.atomic.AtomicInteger();
+        var works = works(audits((work, progress) -> {
+            most.accumulateAndGet(at.incrementAndGet(), Math::max);
+            try {
+                Thread.sleep(10);
+                progress.goOn();
+            } catch (InterruptedException e) {
+                throw new IllegalStateException(e);
+            } finally {
+                at.decrementAndGet();
+            }
+            return "through";
+        }));
+        for (int round = 0; round < 20; round++) {
+            long id = added(works);
+            try (var people = java.util.concurrent.Executors.newFixedThreadPool(6)) {
+                for (int i = 0; i < 6; i++) {
+                    int who = i;
+                    people.execute(() -> wish(works, id, who));
+                }
+            }
+            // Whoever paused it last, somebody takes it up.
+            while (!works.get(id).hasEnded()) {
+                wish(works, id, 1);
+                Thread.sleep(5);
+            }
+        }
+        assertThat(most.get()).isEqualTo(1);
+    }
+
+    private static void wish(Works works, long id, int who) {
+        try {
+            switch (who % 3) {
+                case 0 -> works.pause(id, "ada");
+                case 1 -> works.resume(id, "ben");
+                default -> works.submit(id);
+            }
+        } catch (Problem notNow) {
+            // It has ended, or is not in a state for it.
+        }
     }
 }
