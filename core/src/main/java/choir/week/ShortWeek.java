@@ -22,20 +22,15 @@ final class ShortWeek {
     }
 
     static <V> List<String> lines(Week<V> week) {
-        List<List<String>> candidates = new ArrayList<>();
-        var canonical = WeekText.print(week);
-        candidates.add(canonical);
-        if (canonical.size() > 1) {
-            candidates.add(withWiderWindows(week, Week.silent()));
-            if (week.spokenMinutes() == Week.MINUTES) {
-                for (V value : values(week)) {
-                    var base = Week.always(value);
-                    candidates.add(joined(WeekText.print(base), WeekText.print(differing(week, base))));
-                    candidates.add(joined(WeekText.print(base), withWiderWindows(week, base)));
-                }
+        var few = withWiderWindows(week, Week.silent());
+        if (few.size() > 1 && week.spokenMinutes() == Week.MINUTES) {
+            for (V value : values(week)) {
+                var base = Week.always(value);
+                var lines = joined(WeekText.print(base), withWiderWindows(week, base));
+                few = SHORTER.compare(lines, few) < 0 ? lines : few;
             }
         }
-        return candidates.stream().min(SHORTER).orElse(canonical);
+        return few;
     }
 
     private static List<String> joined(List<String> first, List<String> then) {
@@ -54,7 +49,7 @@ final class ShortWeek {
         return week.join(base, (a, b) -> Objects.equals(a, b) ? null : a);
     }
 
-    /** The best of laying one value under all stretches of a day that begin and end with it. */
+    /** The canonical lines over the base, or those with one value laid under all stretches of a day that begin and end with it. */
     private static <V> List<String> withWiderWindows(Week<V> week, Week<V> base) {
         var rest = differing(week, base);
         var best = WeekText.print(rest);
