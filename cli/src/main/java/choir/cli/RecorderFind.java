@@ -22,6 +22,12 @@ final class RecorderFind extends Act {
     @Option(names = "--port", description = "port of the probes", defaultValue = "3702")
     private int port = 3702;
 
+    @Option(
+            names = "--web-port",
+            description =
+                    "port at which an address that answers no probe is asked (default: 80, or that of the probes)")
+    private @Nullable Integer webPort;
+
     @Option(names = "--silent", description = "show the addresses at which nothing usable answers, too")
     private boolean silent;
 
@@ -33,6 +39,9 @@ final class RecorderFind extends Act {
         var body = Client.body();
         body.put("range", range);
         body.put("port", port);
+        if (webPort != null) {
+            body.put("webPort", webPort);
+        }
         if (maker != null) {
             body.put("maker", maker);
         }

@@ -83,6 +83,9 @@ public final class WeekCalendar {
         if (rules.isEmpty()) {
             throw new Refusal("it does not recur");
         }
+        if (rules.size() == 1 && isNever(rules.getFirst().getRecur(), start, minutes)) {
+            return week;
+        }
         var painted = week;
         for (var rule : rules) {
             for (int day : days(rule.getRecur(), start)) {
@@ -91,6 +94,14 @@ public final class WeekCalendar {
             }
         }
         return painted;
+    }
+
+    /** What is written where a calendar without events is refused. */
+    private static boolean isNever(Recur<Temporal> rule, LocalDateTime start, int minutes) {
+        return start.equals(MONDAY.atStartOfDay())
+                && minutes == 1
+                && rule.getUntil() != null
+                && year(rule.getUntil()) == MONDAY.getYear();
     }
 
     private static int minutes(VEvent event, LocalDateTime start) {
@@ -192,6 +203,19 @@ public final class WeekCalendar {
         List<VEvent> events = new ArrayList<>();
         days.forEach((times, on) -> events.add(event(events.size() + 1, times, on)));
         events.forEach(calendar::add);
+        return calendar.toString();
+    }
+
+    /** A calendar that holds an event and yet says nothing of any week: a minute of the year 1970, for a week. */
+    public static String never() {
+        var calendar = new Calendar();
+        calendar.add(new ProdId("-//choir//EN"));
+        calendar.add(ImmutableVersion.VERSION_2_0);
+        var midnight = MONDAY.atStartOfDay();
+        var event = new VEvent(midnight, midnight.plusMinutes(1), "never");
+        event.add(new RRule<>("FREQ=WEEKLY;UNTIL=19700106T000000;BYDAY=MO"));
+        event.add(new Uid("1@choir"));
+        calendar.add(event);
         return calendar.toString();
     }
 

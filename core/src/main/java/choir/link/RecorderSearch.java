@@ -18,6 +18,10 @@ public interface RecorderSearch {
      */
     record Answer(String address, Optional<URI> service, String name, String maker, String model, String why) {}
 
-    /** @return at least one answer for each address, in the order of the addresses; several recorders may share one */
-    List<Answer> search(AddressRange range, int port);
+    /**
+     * @param port at which the probes are sent
+     * @param webPort at which an address that answers no probe is asked by an ordinary request
+     * @return at least one answer for each address, in the order of the addresses; several recorders may share one
+     */
+    List<Answer> search(AddressRange range, int port, int webPort);
 }

@@ -117,6 +117,10 @@ public final class PosixZone {
         return Duration.ofSeconds(negative ? -seconds : seconds);
     }
 
+    public boolean savesDaylight() {
+        return start != null && end != null;
+    }
+
     /** How far the wall clock is ahead of UTC at that moment. */
     public Duration offset(Instant instant) {
         if (start == null || end == null) {

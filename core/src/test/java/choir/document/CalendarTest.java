@@ -89,6 +89,13 @@ class CalendarTest {
                 .containsExactly(week);
     }
 
+    @Test
+    void anEventOfAMinuteLongAgoIsNoMinuteOfAnyWeek() {
+        assertThat(WeekCalendar.never()).contains("BEGIN:VEVENT");
+        assertThat(WeekCalendar.read(WeekCalendar.never(), s -> true).isSilent())
+                .isTrue();
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {

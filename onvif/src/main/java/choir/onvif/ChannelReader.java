@@ -166,10 +166,11 @@ final class ChannelReader {
     /** Not known when a part of it cannot be understood: then nobody can say when the channel records. */
     private Optional<NativeValue> lanes(Family family) {
         var jobs = snapshot.jobs();
-        if (!jobs.known() || snapshot.jobsOf(channel).isEmpty() && jobs.untied() > 0) {
+        if (!jobs.known()
+                || snapshot.jobsOf(channel).isEmpty() && !jobs.untied().isEmpty()) {
             note(
                     jobs.known()
-                            ? jobs.untied()
+                            ? jobs.untied().size()
                                     + " recording jobs belong to no channel that can be told, so it is not known when"
                                     + " this one records"
                             : "the recorder does not tell its recording jobs, so it is not known when it records");

@@ -84,7 +84,7 @@ final class ChannelWriter {
         if (on.equals(Optional.of(true))) {
             mode("Active");
         }
-        new LaneWriter(snapshot, channel, this::send)
+        new LaneWriter(session, snapshot, channel, this::send)
                 .write(
                         Optional.ofNullable(byPlace.get(Place.Field.LANES)).map(v -> ((NativeValue.Hours) v).week()),
                         Optional.ofNullable(byPlace.get(Place.Field.SPECIAL_DAYS))
@@ -210,11 +210,8 @@ final class ChannelWriter {
         var encoder = snapshot.encoderOf(channel).orElseThrow(() -> notSupported("a frame rate"));
         send(
                 Place.Field.ENCODER_FRAME_RATE::equals,
-                Element.of(
-                        Namespaces.MEDIA2,
-                        "SetVideoEncoderConfiguration",
-                        encoder.changed(e -> e.withText(framesPerSecond), "RateControl", "FrameRateLimit")
-                                .renamed(Namespaces.MEDIA2, "Configuration")));
+                snapshot.media()
+                        .encoder(encoder.changed(e -> e.withText(framesPerSecond), "RateControl", "FrameRateLimit")));
     }
 
     private void retention(String days) {
@@ -240,13 +237,7 @@ final class ChannelWriter {
                     .filter(b -> !Long.toString(b).equals(seconds))
                     .isPresent();
             if (job.waitsForEvents() && differs) {
-                // Read again: the other buffer of the same job may have been written a moment ago.
-                var fresh = session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
-                        .all("JobItem")
-                        .flatMap(i -> RecordingJob.of(i).stream())
-                        .filter(j -> j.token().equals(job.token()))
-                        .findFirst()
-                        .orElse(job);
+                var fresh = job.again(session);
                 if (fresh.buffer(name)
                         .filter(b -> Long.toString(b).equals(seconds))
                         .isPresent()) {

@@ -124,6 +124,12 @@ record Element(
         return new Element(name, attributes, more, text, scope);
     }
 
+    Element withFirst(Element child) {
+        List<Element> more = new ArrayList<>(List.of(child));
+        more.addAll(children);
+        return new Element(name, attributes, more, text, scope);
+    }
+
     /** With more children behind the last one of that name, where the order of a type has them; at the end without one. */
     Element withAfter(String localName, List<Element> more) {
         int at = children.size();

@@ -20,7 +20,6 @@ import choir.scale.SensitivityScale;
 import choir.week.Week;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.net.URI;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -43,9 +42,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     private final SoapTransport transport;
     private final Patience patience;
-    /** Addresses that answered with a challenge; they get the answer to it at once. */
-    private final Cache<URI, Boolean> challenging =
-            Caffeine.newBuilder().maximumSize(200_000).build();
+    private final Remembered remembered = new Remembered();
 
     public OnvifLink(Patience patience) {
         this.patience = patience;
@@ -191,15 +188,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     private <T> T in(RecorderAccess access, Duration whole, Function<OnvifSession, T> work) {
-        boolean challenges = challenging.getIfPresent(access.address()) != null;
-        var session = new OnvifSession(transport, access, challenges, Deadline.of(access.who(), whole));
-        try {
-            return work.apply(session.open());
-        } finally {
-            if (session.wasChallenged()) {
-                challenging.put(access.address(), true);
-            }
-        }
+        var session = new OnvifSession(transport, access, remembered, Deadline.of(access.who(), whole));
+        return work.apply(session.open());
     }
 
     static Optional<Week<Boolean>> schedule(String text) {

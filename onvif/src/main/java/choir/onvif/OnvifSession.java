@@ -12,7 +12,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.apache.hc.client5.http.auth.AuthScope;
@@ -30,22 +29,24 @@ final class OnvifSession {
     private final RecorderAccess access;
     private final Deadline deadline;
     private final HttpClientContext context = HttpClientContext.create();
-    private final Map<String, URI> services = new LinkedHashMap<>();
+    private final Remembered remembered;
+    private Map<String, URI> services = Map.of();
     private Optional<Duration> clockAhead = Optional.empty();
     private String posixZone = "";
     private boolean challenged;
     private int calls;
 
-    OnvifSession(SoapTransport transport, RecorderAccess access, boolean challenged, Deadline deadline) {
+    OnvifSession(SoapTransport transport, RecorderAccess access, Remembered remembered, Deadline deadline) {
         this.deadline = deadline;
         this.transport = transport;
         this.access = access;
-        if (challenged) {
+        this.remembered = remembered;
+        if (remembered.challenges(access.address())) {
             takeChallenge();
         }
     }
 
-    /** Learns the clock and the services. */
+    /** Learns the clock. */
     OnvifSession open() {
         try {
             readClock();
@@ -57,36 +58,55 @@ final class OnvifSession {
             }
             readClock();
         }
-        var answer = call(
-                access.address(),
-                Element.of(
-                        Namespaces.DEVICE, "GetServices", Element.of(Namespaces.DEVICE, "IncludeCapability", "false")),
-                false);
-        answer.all("Service")
-                .forEach(service -> service.textAt("Namespace")
-                        .ifPresent(ns ->
-                                service.textAt("XAddr").flatMap(this::usable).ifPresent(a -> services.put(ns, a))));
         return this;
     }
 
-    /** Keeps path and query of what the device says of itself, at the host and port that we were given. */
-    private URI reachable(String address) {
+    /** What the recorder is; a device that is the same as before offers what it did before. */
+    Element device() {
+        var device = call(access.address(), Element.of(Namespaces.DEVICE, "GetDeviceInformation"), true);
+        if (services.isEmpty()) {
+            services = remembered
+                    .services(access.address(), device)
+                    .orElseGet(() -> remembered.learn(access.address(), device, askedForServices()));
+        }
+        return device;
+    }
+
+    private Map<String, URI> services() {
+        if (services.isEmpty()) {
+            services = askedForServices();
+        }
+        return services;
+    }
+
+    /** By the newer question, or by the older one where the newer is not known. */
+    private Map<String, URI> askedForServices() {
         try {
-            var said = URI.create(address);
-            var given = access.address();
-            return new URI(
-                    given.getScheme(), null, given.getHost(), given.getPort(), said.getPath(), said.getQuery(), null);
-        } catch (IllegalArgumentException | java.net.URISyntaxException e) {
-            throw new LinkException(Reason.GARBAGE, access.who() + " names an address that is none: " + address, e);
+            var answer = call(
+                    access.address(),
+                    Element.of(
+                            Namespaces.DEVICE,
+                            "GetServices",
+                            Element.of(Namespaces.DEVICE, "IncludeCapability", "false")),
+                    false);
+            return ServiceAddresses.of(answer, access.address());
+        } catch (LinkException e) {
+            if (e.reason() != Reason.NOT_SUPPORTED && e.reason() != Reason.REFUSED) {
+                throw e;
+            }
+            return askedForCapabilities(e);
         }
     }
 
-    /** An address that is none matters to whoever needs that service, and to nobody else. */
-    private Optional<URI> usable(String address) {
+    private Map<String, URI> askedForCapabilities(LinkException before) {
         try {
-            return Optional.of(reachable(address));
+            var answer = call(
+                    access.address(),
+                    Element.of(Namespaces.DEVICE, "GetCapabilities", Element.of(Namespaces.DEVICE, "Category", "All")),
+                    false);
+            return ServiceAddresses.ofCapabilities(answer, access.address());
         } catch (LinkException e) {
-            return Optional.empty();
+            throw e.endsConversation() ? e : before;
         }
     }
 
@@ -150,6 +170,10 @@ final class OnvifSession {
             return Optional.of(call(request));
         } catch (LinkException e) {
             if (e.reason() == Reason.NOT_SUPPORTED) {
+                if (!(e.getCause() instanceof SoapFaultException)) {
+                    // The address leads nowhere, so it may be another one by now.
+                    remembered.forget(access.address());
+                }
                 return Optional.empty();
             }
             throw e;
@@ -157,33 +181,33 @@ final class OnvifSession {
     }
 
     private boolean offers(String namespace) {
-        return services.containsKey(namespace);
+        return services().containsKey(namespace);
     }
 
     /** A picture of what the channel sees, by an ordinary request at the address that the recorder names. */
     byte[] still(String channel) {
-        var profiles = call(Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
-        var profile = profiles.all("Profiles")
-                .filter(p -> p.tokenAt("Configurations", "VideoSource", "SourceToken")
-                        .filter(channel::equals)
-                        .isPresent())
+        var media = Media.of(this);
+        var profile = media.profiles().stream()
+                .filter(p -> Media.source(p).filter(channel::equals).isPresent())
                 .findFirst()
                 .flatMap(Element::token)
                 .orElseThrow(
                         () -> new LinkException(Reason.NOT_SUPPORTED, access.who() + " has no channel " + channel));
-        var answer = call(Element.of(
-                Namespaces.MEDIA2, "GetSnapshotUri", Element.of(Namespaces.MEDIA2, "ProfileToken", profile)));
-        var address = answer.textAt("Uri")
+        var address = media.still(profile)
                 .orElseThrow(
                         () -> new LinkException(Reason.NOT_SUPPORTED, access.who() + " names no address for pictures"));
         setCredentials();
-        return transport.picture(reachable(address), context, deadline);
+        return transport.picture(
+                ServiceAddresses.reachable(address, access.address())
+                        .orElseThrow(() -> garbage("names an address that is none: " + Element.shortened(address))),
+                context,
+                deadline);
     }
 
     /** Calls an operation of the service with the request's namespace. */
     Element call(Element request) {
         var namespace = request.name().getNamespaceURI();
-        var address = services.get(namespace);
+        var address = services().get(namespace);
         if (address == null) {
             throw new LinkException(
                     Reason.NOT_SUPPORTED,
@@ -256,11 +280,13 @@ final class OnvifSession {
         }
         var envelope =
                 Element.of(Namespaces.ENVELOPE, "Envelope", header, Element.of(Namespaces.ENVELOPE, "Body", request));
-        return transport.send(address, envelope, context, deadline);
+        boolean changesNothing = request.name().getLocalPart().startsWith("Get");
+        return transport.send(address, envelope, context, deadline, changesNothing);
     }
 
     private void takeChallenge() {
         challenged = true;
+        remembered.challenged(access.address());
         setCredentials();
     }
 
@@ -270,6 +296,9 @@ final class OnvifSession {
                 new AuthScope(access.address().getHost(), access.address().getPort()),
                 new UsernamePasswordCredentials(access.user(), access.password().toCharArray()));
         context.setCredentialsProvider(credentials);
+        if (context.getAuthCache() == null) {
+            context.setAuthCache(new OneChallenge());
+        }
     }
 
     private Element body(Element envelope, Element request) throws SoapFaultException {
@@ -290,10 +319,6 @@ final class OnvifSession {
                 Reason.GARBAGE,
                 access.who() + " gave an answer that does not belong to "
                         + request.name().getLocalPart());
-    }
-
-    boolean wasChallenged() {
-        return challenged;
     }
 
     Optional<Duration> clockAhead() {

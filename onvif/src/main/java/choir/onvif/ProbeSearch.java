@@ -15,6 +15,7 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +45,7 @@ public final class ProbeSearch implements RecorderSearch {
     }
 
     @Override
-    public List<Answer> search(AddressRange range, int port) {
+    public List<Answer> search(AddressRange range, int port, int webPort) {
         var addresses = range.addresses();
         Map<String, Map<String, Answer>> matches = new LinkedHashMap<>();
         addresses.forEach(a -> matches.put(a, new LinkedHashMap<>()));
@@ -63,7 +64,7 @@ public final class ProbeSearch implements RecorderSearch {
         var silent = addresses.stream()
                 .filter(a -> matches.getOrDefault(a, Map.of()).isEmpty())
                 .toList();
-        var asked = askedForTheirClock(silent, port);
+        var asked = askedForTheirClock(silent, webPort);
         List<Answer> answers = new ArrayList<>();
         for (var address : addresses) {
             answers.addAll(matches.getOrDefault(address, Map.of()).values());
@@ -142,26 +143,33 @@ public final class ProbeSearch implements RecorderSearch {
     /** The service address at the host that answered; passwords are never sent to another one it may name. */
     private static Answer answer(Element match, String from) {
         var scopes = List.of(match.textAt("Scopes").orElse("").split("\\s+"));
-        var service = List.of(match.textAt("XAddrs").orElse("").split("\\s+")).stream()
-                .flatMap(a -> at(a, from).stream())
-                .findFirst();
+        var service = service(List.of(match.textAt("XAddrs").orElse("").split("\\s+")), from);
         return new Answer(
                 from,
                 service,
                 scope(scopes, "name"),
                 scope(scopes, "manufacturer"),
                 scope(scopes, "hardware"),
-                service.isPresent() ? "" : "answers, but names no service at its own address");
+                service.isPresent() ? "" : "answers, but names no address of its service");
     }
 
-    private static Optional<URI> at(String address, String from) {
+    /**
+     * What it says of its own address first, and an address without TLS before one with it, whose certificate nobody has
+     * confirmed yet. A host by name, or one behind a translation, is spoken to where the answer came from.
+     */
+    private static Optional<URI> service(List<String> said, String from) {
+        return said.stream()
+                .flatMap(a -> usable(a).stream())
+                .min(Comparator.comparing((URI a) -> !from.equals(a.getHost()))
+                        .thenComparing(a -> a.getScheme().equals("https")))
+                .map(a -> ServiceAddresses.at(a, from));
+    }
+
+    private static Optional<URI> usable(String address) {
         try {
             var uri = URI.create(address);
-            return from.equals(uri.getHost())
-                            && uri.getScheme() != null
-                            && uri.getScheme().startsWith("http")
-                    ? Optional.of(uri)
-                    : Optional.empty();
+            boolean web = "http".equals(uri.getScheme()) || "https".equals(uri.getScheme());
+            return web && uri.getRawAuthority() != null ? Optional.of(uri) : Optional.empty();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
@@ -205,14 +213,15 @@ public final class ProbeSearch implements RecorderSearch {
     }
 
     private Answer askedForItsClock(SoapTransport transport, String address, int port) {
-        var service = URI.create("http://" + address + ":" + port + "/onvif/device_service");
+        var service = URI.create("http://" + address + (port == 80 ? "" : ":" + port) + "/onvif/device_service");
         var envelope = Element.of(
                 Namespaces.ENVELOPE,
                 "Envelope",
                 Element.of(Namespaces.ENVELOPE, "Header"),
                 Element.of(Namespaces.ENVELOPE, "Body", Element.of(Namespaces.DEVICE, "GetSystemDateAndTime")));
         try {
-            var answer = transport.send(service, envelope, HttpClientContext.create(), Deadline.of(address, patience));
+            var answer =
+                    transport.send(service, envelope, HttpClientContext.create(), Deadline.of(address, patience), true);
             boolean speaks =
                     answer.envelope() != null && answer.envelope().tree().anyMatch(e -> e.is("SystemDateAndTime"));
             return speaks

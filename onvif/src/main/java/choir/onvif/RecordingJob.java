@@ -81,4 +81,24 @@ record RecordingJob(
     boolean waitsForEvents() {
         return configuration.child("EventFilter").isPresent();
     }
+
+    /** The configuration with another schedule. */
+    Element withSchedule(String schedule) {
+        return configuration.withAttribute(SCHEDULE, schedule);
+    }
+
+    /** The same job going by that schedule. */
+    RecordingJob goingBy(String other) {
+        return new RecordingJob(token, recording, profile, other, active, withSchedule(other));
+    }
+
+    /** As the recorder tells it now: another part of it may have been written a moment ago. */
+    RecordingJob again(OnvifSession session) {
+        return session.call(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
+                .all("JobItem")
+                .flatMap(i -> of(i).stream())
+                .filter(j -> j.token().equals(token))
+                .findFirst()
+                .orElse(this);
+    }
 }

@@ -1,5 +1,6 @@
 package choir.onvif;
 
+import choir.week.TriggerSet;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,14 +9,17 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * Everything of a recorder that matters here, as it was answered. Profiles tie a channel (its video source) to its
- * encoder and its analytics; jobs name a profile and a schedule. The groups of special days may be added to: they belong
- * to the whole recorder, and what is written for one channel is there for the next.
+ * encoder and its analytics; jobs name a profile and a schedule. The schedules, the jobs' pointers to them and the groups
+ * of special days are kept up with what is written: they belong to the whole recorder, and what was done for one channel
+ * holds for the next.
  */
 record Snapshot(
         Element device,
+        Media media,
         Map<String, List<Element>> profiles,
         Map<String, Element> analytics,
         Map<String, Element> recordings,
@@ -27,18 +31,17 @@ record Snapshot(
 
     /**
      * @param known whether the recorder tells its jobs at all
-     * @param untied how many of them belong to no channel that can be told
+     * @param untied those that belong to no channel that can be told
      */
-    record Jobs(boolean known, Map<String, List<RecordingJob>> byChannel, int untied) {}
+    record Jobs(boolean known, Map<String, List<RecordingJob>> byChannel, List<RecordingJob> untied) {}
 
     /** @param specialDays whether the groups of special days are wanted too */
     static Snapshot take(OnvifSession session, boolean specialDays) {
-        var device = session.call(Element.of(Namespaces.DEVICE, "GetDeviceInformation"));
-        var profiles = session.call(
-                Element.of(Namespaces.MEDIA2, "GetProfiles", Element.of(Namespaces.MEDIA2, "Type", "All")));
+        var device = session.device();
+        var media = Media.of(session);
         Map<String, List<Element>> byChannel = new LinkedHashMap<>();
-        profiles.all("Profiles")
-                .forEach(p -> source(p)
+        media.profiles()
+                .forEach(p -> Media.source(p)
                         .ifPresent(channel -> byChannel
                                 .computeIfAbsent(channel, c -> new ArrayList<>())
                                 .add(p)));
@@ -51,18 +54,15 @@ record Snapshot(
                 .orElse(Map.of());
         return new Snapshot(
                 device,
+                media,
                 byChannel,
-                analytics(session, byChannel),
+                analytics(session, media, byChannel),
                 recordings,
                 session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
                         .map(answer -> jobs(answer, new Ties(byChannel, recordings)))
-                        .orElse(new Jobs(false, Map.of(), 0)),
+                        .orElse(new Jobs(false, Map.of(), List.of())),
                 paged(session, "GetScheduleList", "Schedule"),
                 specialDays ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup") : new LinkedHashMap<>());
-    }
-
-    private static Optional<String> source(Element profile) {
-        return profile.tokenAt("Configurations", "VideoSource", "SourceToken");
     }
 
     private static Map<String, Element> index(Element answer, String item) {
@@ -72,7 +72,8 @@ record Snapshot(
     }
 
     /** From the profiles if they tell, else by one call for all, else by two calls for each. */
-    private static Map<String, Element> analytics(OnvifSession session, Map<String, List<Element>> profiles) {
+    private static Map<String, Element> analytics(
+            OnvifSession session, Media media, Map<String, List<Element>> profiles) {
         Map<String, Element> configurations = new LinkedHashMap<>();
         profiles.values()
                 .forEach(p -> analyticsOf(p)
@@ -80,8 +81,8 @@ record Snapshot(
         if (configurations.values().stream().allMatch(Snapshot::tells)) {
             return configurations;
         }
-        session.ifOffered(Element.of(Namespaces.MEDIA2, "GetAnalyticsConfigurations"))
-                .ifPresent(answer -> answer.all("Configurations")
+        media.analytics()
+                .ifPresent(all -> all.stream()
                         .filter(c -> configurations.containsKey(c.token().orElse("")))
                         .forEach(c -> configurations.put(c.token().orElse(""), c)));
         configurations.replaceAll((token, c) -> tells(c) ? c : asked(session, token));
@@ -97,8 +98,9 @@ record Snapshot(
 
     private static boolean tells(Element configuration) {
         return configuration
-                .at("AnalyticsEngineConfiguration", "AnalyticsModule")
-                .isPresent();
+                        .at("AnalyticsEngineConfiguration", "AnalyticsModule")
+                        .isPresent()
+                || configuration.at("RuleEngineConfiguration", "Rule").isPresent();
     }
 
     /** The configuration as the analytics service tells it, in the shape that the media service gives. */
@@ -203,14 +205,14 @@ record Snapshot(
 
     private static Jobs jobs(Element answer, Ties ties) {
         Map<String, List<RecordingJob>> byChannel = new LinkedHashMap<>();
-        int untied = 0;
+        List<RecordingJob> untied = new ArrayList<>();
         for (var job :
                 answer.all("JobItem").flatMap(i -> RecordingJob.of(i).stream()).toList()) {
             var channel = ties.channel(job);
             if (channel.isPresent()) {
                 byChannel.computeIfAbsent(channel.get(), c -> new ArrayList<>()).add(job);
             } else {
-                untied++;
+                untied.add(job);
             }
         }
         return new Jobs(true, byChannel, untied);
@@ -220,16 +222,36 @@ record Snapshot(
         return jobs.byChannel().getOrDefault(channel, List.of());
     }
 
-    /** The other channels of which a job goes by that schedule, too. */
-    Set<String> alsoUsing(String schedule, String channel) {
+    /** Who else goes by that schedule: other channels, and other triggers of this one. */
+    List<String> othersGoingBy(String schedule, String channel, List<RecordingJob> these) {
         Set<String> others = new TreeSet<>();
-        jobs.byChannel().forEach((other, theirs) -> {
-            if (!other.equals(channel)
-                    && theirs.stream().anyMatch(j -> j.schedule().equals(schedule))) {
-                others.add(other);
-            }
-        });
-        return others;
+        jobs.byChannel()
+                .forEach((other, theirs) -> theirs.stream()
+                        .filter(j -> j.schedule().equals(schedule))
+                        .filter(j -> these.stream().noneMatch(t -> t.token().equals(j.token())))
+                        .forEach(j -> others.add(
+                                other.equals(channel)
+                                        ? "its recording by "
+                                                + j.triggers()
+                                                        .map(TriggerSet::toString)
+                                                        .orElse("another event")
+                                        : other)));
+        jobs.untied().stream()
+                .filter(j -> j.schedule().equals(schedule))
+                .forEach(j -> others.add("the job " + j.token()));
+        return List.copyOf(others);
+    }
+
+    boolean isUnused(String schedule) {
+        return Stream.concat(jobs.byChannel().values().stream().flatMap(List::stream), jobs.untied().stream())
+                .noneMatch(j -> j.schedule().equals(schedule));
+    }
+
+    /** Notes that a job goes by another schedule from now on. */
+    void pointed(String channel, RecordingJob job, String schedule) {
+        jobs.byChannel()
+                .getOrDefault(channel, new ArrayList<>())
+                .replaceAll(j -> j.token().equals(job.token()) ? j.goingBy(schedule) : j);
     }
 
     Optional<Element> recordingOf(String channel) {

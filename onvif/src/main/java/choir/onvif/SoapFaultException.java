@@ -30,7 +30,19 @@ final class SoapFaultException extends Exception {
                 .map(e -> e.text().strip())
                 .map(v -> v.substring(v.indexOf(':') + 1))
                 .toList();
-        var reason = fault.at("Reason", "Text").map(e -> e.text().strip()).orElse("no reason given");
-        return new SoapFaultException(codes, reason);
+        var innermost = codes.isEmpty() ? "" : " (" + codes.getLast() + ")";
+        return new SoapFaultException(codes, reason(fault) + innermost);
+    }
+
+    /** In English where the device says it in several languages, else as it says it first. */
+    private static String reason(Element fault) {
+        var texts = fault.child("Reason").stream().flatMap(r -> r.all("Text")).toList();
+        return texts.stream()
+                .filter(t -> t.attribute("lang").filter(l -> l.startsWith("en")).isPresent())
+                .findFirst()
+                .or(() -> texts.stream().findFirst())
+                .map(t -> t.text().strip())
+                .filter(t -> !t.isEmpty())
+                .orElse("no reason given");
     }
 }

@@ -88,10 +88,30 @@ final class SoapTransport implements AutoCloseable {
     record Answer(
             int status, @org.jspecify.annotations.Nullable Element envelope) {}
 
-    Answer send(URI address, Element envelope, HttpClientContext context, Deadline conversation) {
+    /**
+     * @param again whether to ask once more when a connection that was kept turns out to be closed; not for what changes
+     *     something, since it may have arrived
+     */
+    Answer send(URI address, Element envelope, HttpClientContext context, Deadline conversation, boolean again) {
+        var content = ElementWriter.write(envelope);
+        try {
+            return send(address, content, context, conversation);
+        } catch (LinkException e) {
+            if (again && e.reason() == Reason.UNREACHABLE && wasKept(context)) {
+                return send(address, content, context, conversation);
+            }
+            throw e;
+        }
+    }
+
+    private static boolean wasKept(HttpClientContext context) {
+        var details = context.getEndpointDetails();
+        return details != null && details.getRequestCount() > 1;
+    }
+
+    private Answer send(URI address, String content, HttpClientContext context, Deadline conversation) {
         var post = new HttpPost(address);
-        post.setEntity(new StringEntity(
-                ElementWriter.write(envelope), ContentType.parse("application/soap+xml; charset=utf-8")));
+        post.setEntity(new StringEntity(content, ContentType.parse("application/soap+xml; charset=utf-8")));
         return within(
                 post,
                 conversation,

@@ -134,7 +134,8 @@ class HostileRecorderTest {
                             hostile.access().address(),
                             Element.of("urn:x", "Question"),
                             org.apache.hc.client5.http.protocol.HttpClientContext.create(),
-                            Deadline.of("it", Duration.ZERO)));
+                            Deadline.of("it", Duration.ZERO),
+                            true));
             assertThat(thrown.reason()).isEqualTo(Reason.TIMED_OUT);
             assertThat(thrown).hasMessageContaining("so slowly");
         }

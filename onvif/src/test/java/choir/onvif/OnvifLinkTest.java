@@ -95,6 +95,9 @@ class OnvifLinkTest {
     void readsEverythingOfATernInFewCalls() {
         var reading = link.read(access(tern));
         assertThat(reading.calls()).isLessThanOrEqualTo(8);
+        assertThat(link.read(access(tern)).calls())
+                .as("what it offers is not asked again")
+                .isLessThanOrEqualTo(7);
         assertThat(reading.device().model()).isEqualTo("TN-16");
         assertThat(reading.channels())
                 .extracting(RecorderReading.Channel::channel)
@@ -263,38 +266,92 @@ class OnvifLinkTest {
         return new NativeValue.Hours(WeekText.parse(List.of(lines)));
     }
 
+    private static List<String> weeks(List<RecorderReading.Channel> channels) {
+        return channels.stream()
+                .map(c -> NativeText.of(c.config().get(Catalogue.WEEK).orElseThrow()))
+                .toList();
+    }
+
     @Test
-    void aScheduleThatOtherCamerasGoByIsNotChangedForThemAsWell() throws Exception {
+    void aScheduleThatOtherCamerasGoByIsSplitOffForTheOneThatChanges() throws Exception {
         panel(tern + "?share=02:01");
-        var before = link.read(access(tern)).channels();
-        assertThat(before.get(1).config().get(Catalogue.WEEK))
-                .isEqualTo(before.getFirst().config().get(Catalogue.WEEK));
+        panel(tern + "?share=03:01");
+        var before = weeks(link.read(access(tern)).channels());
+        assertThat(Writes.to(
+                        link,
+                        access(tern),
+                        Map.of("02", Map.of(Catalogue.WEEK, week("daily motion"), Catalogue.BEFORE_EVENT, number(7)))))
+                .isEmpty();
+        var after = link.read(access(tern)).channels();
+        assertThat(weeks(after)).containsExactly(before.getFirst(), "daily motion", before.getFirst());
+        assertThat(after.get(1).config().get(Catalogue.BEFORE_EVENT))
+                .as("what was written to the same job a moment ago is not undone by it")
+                .contains(number(7));
+        // The one that the others left keeps the schedule, and the owner of it can change without them.
+        assertThat(Writes.to(
+                        link,
+                        access(tern),
+                        Map.of(
+                                "01", Map.of(Catalogue.WEEK, week("daily continuous")),
+                                "03", Map.of(Catalogue.WEEK, week("mon-fri motion", "sat-sun none")))))
+                .isEmpty();
+        assertThat(weeks(link.read(access(tern)).channels()))
+                .containsExactly("daily continuous", "daily motion", "daily motion; sat,sun none");
+    }
+
+    @Test
+    void aSharedScheduleStaysAsItIsWhereNoOtherCanBeMade() throws Exception {
+        panel(tern + "?share=02:01");
+        panel(tern + "?quirk=Schedules.Most:1");
+        var before = weeks(link.read(access(tern)).channels());
         for (var channel : List.of("01", "02")) {
             var failed = Writes.to(
                     link,
                     access(tern),
-                    Map.of(
-                            channel,
-                            Map.of(
-                                    Catalogue.WEEK,
-                                    week("daily motion"),
-                                    Catalogue.SENSITIVITY,
-                                    NativeValue.number(33))));
+                    Map.of(channel, Map.of(Catalogue.WEEK, week("daily motion"), Catalogue.SENSITIVITY, number(33))));
             assertThat(failed.get(channel).reason()).isEqualTo(Reason.NOT_SUPPORTED);
             assertThat(failed.get(channel))
                     .hasMessageContaining("as do " + (channel.equals("01") ? "02" : "01"))
-                    .hasMessageContaining("changed for all of them");
+                    .hasMessageContaining("changed for all of them")
+                    .hasMessageContaining("MaxSchedules");
         }
         var after = link.read(access(tern)).channels();
-        assertThat(after)
-                .allSatisfy(c -> assertThat(c.config().get(Catalogue.WEEK))
-                        .isEqualTo(before.getFirst().config().get(Catalogue.WEEK)));
+        assertThat(weeks(after)).isEqualTo(before);
         assertThat(after.get(1).config().get(Catalogue.SENSITIVITY))
                 .as("what is its own is written all the same")
-                .contains(NativeValue.number(33));
+                .contains(number(33));
         assertThat(Writes.to(link, access(tern), Map.of("03", Map.of(Catalogue.WEEK, week("daily motion")))))
                 .as("who shares with nobody is changed")
                 .isEmpty();
+    }
+
+    @Test
+    void aRecorderThatTakesNoEmptyCalendarGetsOneThatSaysNothing() throws Exception {
+        panel(tern + "?quirk=Schedules.NoEmpty:yes");
+        assertThat(Writes.to(link, access(tern), Map.of("01", Map.of(Catalogue.WEEK, week("mon motion")))))
+                .isEmpty();
+        assertThat(weeks(link.read(access(tern)).channels()).getFirst()).isEqualTo("daily none; mon motion");
+    }
+
+    @Test
+    void aConversationIsChallengedOnceWhateverThePathsOfItsServices() throws Exception {
+        link.read(access(gannet));
+        long before = calls(gannet);
+        var reading = link.read(access(gannet));
+        assertThat(reading.calls()).isLessThanOrEqualTo(7);
+        assertThat(calls(gannet) - before).isEqualTo(reading.calls() + 1L);
+    }
+
+    private static long calls(String recorder) throws Exception {
+        var uri = URI.create("http://127.0.0.1:" + simulator.port() + "/panel/" + recorder);
+        var display = HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(uri).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+        return Long.parseLong(display.split(" calls ")[1].split(" ")[0]);
+    }
+
+    private static NativeValue number(int value) {
+        return NativeValue.number(value);
     }
 
     @Test

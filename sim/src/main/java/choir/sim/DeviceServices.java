@@ -51,6 +51,7 @@ final class DeviceServices {
                 case "SetRecordingJobMode" -> recording.setJobMode(operation);
                 case "GetRecordingJobState" -> recording.jobState(operation);
                 case "GetScheduleList" -> recording.schedules(operation);
+                case "CreateSchedule" -> recording.createSchedule(operation);
                 case "GetSpecialDayGroupList" -> recording.dayGroups();
                 case "CreateSpecialDayGroup" -> recording.takeDayGroup(operation, true);
                 case "ModifySpecialDayGroup" -> recording.takeDayGroup(operation, false);

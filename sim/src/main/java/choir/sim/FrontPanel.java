@@ -102,6 +102,10 @@ final class FrontPanel {
                 var both = value.split(":", 2);
                 recorder.sharing.put(recorder.channel(both[0]).place, recorder.channel(both[1]).place);
             }
+            case "quirk" -> {
+                var both = value.split(":", 2);
+                recorder.quirks.put(both[0], both[1]);
+            }
             case "drop" -> recorder.channels.remove(recorder.channel(value));
             case "delay" -> recorder.delay = Duration.parse(value);
             case "clock" -> recorder.clockAhead = Duration.parse(value);

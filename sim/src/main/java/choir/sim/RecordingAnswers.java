@@ -7,6 +7,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.w3c.dom.Element;
 
 /** Recordings, recording jobs and schedules: one job and one schedule for each channel and lane. */
@@ -18,6 +19,8 @@ final class RecordingAnswers {
             return channel.place + name.charAt(0) + name.length();
         }
     }
+
+    private static final int MOST_SCHEDULES = 256;
 
     RecordingAnswers(SimRecorder recorder) {
         this.recorder = recorder;
@@ -32,7 +35,14 @@ final class RecordingAnswers {
     /** A channel that uses the schedules of another has none of its own. */
     private Lane scheduleOf(Lane lane) {
         var owner = recorder.sharing.get(lane.channel().place);
-        return owner == null ? lane : new Lane(recorder.channel(owner), lane.name());
+        return owner == null || recorder.ownSchedules.containsKey(lane.token())
+                ? lane
+                : new Lane(recorder.channel(owner), lane.name());
+    }
+
+    private String scheduleToken(Lane lane) {
+        var of = scheduleOf(lane);
+        return recorder.ownSchedules.getOrDefault(of.token(), "S" + of.token());
     }
 
     private Lane lane(String prefix, String token, String missing) {
@@ -104,9 +114,7 @@ final class RecordingAnswers {
                         + topic + "</tt:Topic></tt:Filter><tt:Before>PT" + c.before + "S</tt:Before><tt:After>PT"
                         + c.after
                         + "S</tt:After></tt:EventFilter>";
-        var schedule = recorder.model.unscheduled()
-                ? ""
-                : " ScheduleToken=\"S" + scheduleOf(lane).token() + "\"";
+        var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"" + Xml.escape(scheduleToken(lane)) + "\"";
         return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.place
                 + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
                 + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
@@ -120,9 +128,10 @@ final class RecordingAnswers {
         var channel = lane.channel();
         var configuration = Xml.first(operation, "JobConfiguration")
                 .orElseThrow(() -> SimSoapFault.wrongValue("BadConfiguration", "No configuration"));
-        var schedule =
-                recorder.model.unscheduled() ? "" : "S" + scheduleOf(lane).token();
-        if (!configuration.getAttribute("ScheduleToken").equals(schedule)
+        var schedule = recorder.model.unscheduled() ? "" : scheduleToken(lane);
+        var given = configuration.getAttribute("ScheduleToken");
+        var loose = recorder.looseSchedules.get(given);
+        if (!given.equals(schedule) && loose == null
                 || Xml.first(configuration, "Tracks").isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The schedule or the tracks were dropped");
         }
@@ -134,6 +143,12 @@ final class RecordingAnswers {
             channel.before = before;
             channel.after = after;
             channel.active = active;
+            if (loose != null) {
+                recorder.looseSchedules.remove(given);
+                recorder.ownSchedules.put(lane.token(), given);
+                channel.schedule(lane.name(), loose.minutes());
+                channel.specialDays.put(lane.name(), loose.specialDays());
+            }
         });
         return "<trc:SetRecordingJobConfigurationResponse>" + job(lane, "trc")
                 + "</trc:SetRecordingJobConfigurationResponse>";
@@ -172,20 +187,60 @@ final class RecordingAnswers {
         var all = recorder.model.unscheduled()
                 ? List.<Lane>of()
                 : lanes().stream().filter(l -> scheduleOf(l).equals(l)).toList();
-        int to = Math.min(all.size(), from + Math.min(limit, 128));
+        var items = Stream.concat(
+                        all.stream().map(this::schedule),
+                        recorder.looseSchedules.entrySet().stream()
+                                .map(e -> e.getValue().xml(e.getKey())))
+                .toList();
+        int to = Math.min(items.size(), from + Math.min(limit, 128));
         return "<tsc:GetScheduleListResponse>"
-                + (to < all.size() ? "<tsc:NextStartReference>" + to + "</tsc:NextStartReference>" : "")
-                + join(IntStream.range(from, to).mapToObj(all::get).map(RecordingAnswers::schedule))
+                + (to < items.size() ? "<tsc:NextStartReference>" + to + "</tsc:NextStartReference>" : "")
+                + join(IntStream.range(from, to).mapToObj(items::get))
                 + "</tsc:GetScheduleListResponse>";
     }
 
-    private static String schedule(Lane lane) {
-        var minutes = lane.channel().lanes.getOrDefault(lane.name(), new BitSet());
-        return "<tsc:Schedule token=\"S" + lane.token() + "\"><tsc:Name>" + lane.name() + "</tsc:Name><tsc:Standard>"
-                + Xml.escape(lane.channel().oddSchedule.orElseGet(() -> SimCalendar.write(minutes, lane.name())))
-                + "</tsc:Standard>"
-                + SimDayGroup.entries(lane.channel().specialDays.getOrDefault(lane.name(), Map.of()))
-                + "</tsc:Schedule>";
+    private String schedule(Lane lane) {
+        var channel = lane.channel();
+        var minutes = channel.lanes.getOrDefault(lane.name(), new BitSet());
+        return new SimSchedule(
+                        lane.name(),
+                        channel.oddSchedule.orElseGet(() -> SimCalendar.write(minutes, lane.name())),
+                        minutes,
+                        channel.specialDays.getOrDefault(lane.name(), Map.of()))
+                .xml(scheduleToken(lane));
+    }
+
+    /** Makes a schedule by which nobody goes yet. */
+    String createSchedule(Element operation) {
+        if (recorder.model.unscheduled()) {
+            throw new SimSoapFault("Receiver", "ActionNotSupported", "", "No schedules here");
+        }
+        var schedule =
+                Xml.first(operation, "Schedule").orElseThrow(() -> SimSoapFault.wrongValue("NotFound", "No schedule"));
+        if (!schedule.getAttribute("token").isEmpty()) {
+            throw new SimSoapFault(
+                    "Sender", "CapabilityViolated", "ClientSuppliedTokenSupported", "The token is ours to give");
+        }
+        int most = Integer.parseInt(recorder.quirks.getOrDefault("Schedules.Most", "" + MOST_SCHEDULES));
+        if (lanes().size() + recorder.looseSchedules.size() >= most) {
+            throw new SimSoapFault("Sender", "CapabilityViolated", "MaxSchedules", "No room for another schedule");
+        }
+        var fresh = read(schedule);
+        var token = "N" + recorder.scheduleNumbers.incrementAndGet();
+        recorder.change(() -> recorder.looseSchedules.put(token, fresh));
+        return "<tsc:CreateScheduleResponse><tsc:Token>" + token + "</tsc:Token></tsc:CreateScheduleResponse>";
+    }
+
+    private SimSchedule read(Element schedule) {
+        var text = Xml.text(schedule, "Standard").orElse("");
+        if (recorder.quirks.containsKey("Schedules.NoEmpty") && !text.contains("BEGIN:VEVENT")) {
+            throw SimSoapFault.wrongValue("InvalidSchedule", "A schedule has at least one event");
+        }
+        return new SimSchedule(
+                Xml.text(schedule, "Name").orElse(""),
+                text,
+                SimCalendar.read(text),
+                SimDayGroup.readEntries(schedule, recorder));
     }
 
     String dayGroups() {
@@ -208,12 +263,20 @@ final class RecordingAnswers {
     String modifySchedule(Element operation) {
         var schedule =
                 Xml.first(operation, "Schedule").orElseThrow(() -> SimSoapFault.wrongValue("NotFound", "No schedule"));
-        var lane = lane("S", schedule.getAttribute("token"), "NotFound");
-        BitSet minutes = SimCalendar.read(Xml.text(schedule, "Standard").orElse(""));
-        var special = SimDayGroup.readEntries(schedule, recorder);
+        var token = schedule.getAttribute("token");
+        if (recorder.looseSchedules.containsKey(token)) {
+            var changed = read(schedule);
+            recorder.change(() -> recorder.looseSchedules.put(token, changed));
+            return "<tsc:ModifyScheduleResponse/>";
+        }
+        var lane = lanes().stream()
+                .filter(l -> scheduleOf(l).equals(l) && scheduleToken(l).equals(token))
+                .findFirst()
+                .orElseThrow(() -> SimSoapFault.wrongValue("NotFound", "Unknown token " + token));
+        var changed = read(schedule);
         recorder.change(() -> {
-            lane.channel().schedule(lane.name(), minutes);
-            lane.channel().specialDays.put(lane.name(), special);
+            lane.channel().schedule(lane.name(), changed.minutes());
+            lane.channel().specialDays.put(lane.name(), changed.specialDays());
         });
         return "<tsc:ModifyScheduleResponse/>";
     }

@@ -41,10 +41,18 @@ public final class SimRecorder {
     volatile ZoneId clockZone = ZoneId.of("Atlantic/Faroe");
 
     /** Parameters of which this one recorder takes less than its make does, such as {@code Storage.MinimumDays}. */
-    final Map<String, String> quirks = new TreeMap<>();
+    final Map<String, String> quirks = new java.util.concurrent.ConcurrentHashMap<>();
 
     /** Channels that use the schedules of another, by place. */
     final Map<String, String> sharing = new java.util.concurrent.ConcurrentHashMap<>();
+
+    /** Schedules that were made here, by the token of the job's place that goes by them. */
+    final Map<String, String> ownSchedules = new TreeMap<>();
+
+    /** Schedules by which nobody goes, by their token. */
+    final Map<String, SimSchedule> looseSchedules = new TreeMap<>();
+
+    final AtomicInteger scheduleNumbers = new AtomicInteger();
 
     /** Groups of special days by their token. */
     final Map<String, SimDayGroup> dayGroups = new TreeMap<>();

@@ -16,6 +16,7 @@ import choir.server.link.AllowedAddresses;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
 import choir.week.PosixZone;
+import choir.week.ZoneProposal;
 import java.net.URI;
 import java.security.Principal;
 import java.time.Clock;
@@ -146,8 +147,8 @@ class RecorderApi {
         var family = reading.isPresent()
                 ? recognised(access, reading.get().device(), who)
                 : families.require(String.valueOf(given.family()));
-        var zone = said.orElseGet(
-                () -> proposed(reading.map(RecorderReading::posixZone).orElse("")));
+        var zone = said.orElseGet(() -> ZoneProposal.of(
+                reading.map(RecorderReading::posixZone).flatMap(PosixZone::parse), settings.zone(), clock.instant()));
         database.write(() -> store(
                 new FleetStore.Fresh(
                         name,
@@ -211,24 +212,6 @@ class RecorderApi {
             }
         });
         return RecorderView.of(fleet.recorder(name.text()), Optional.empty());
-    }
-
-    /** The service's own zone if the recorder's clock goes by the same rule, else the first zone that does. */
-    private ZoneId proposed(String posix) {
-        var own = settings.zone();
-        var rule = PosixZone.parse(posix);
-        if (rule.isEmpty() || rule.get().firstDifference(own, clock.instant()).isEmpty()) {
-            return own;
-        }
-        return ZoneId.getAvailableZoneIds().stream()
-                .filter(id ->
-                        id.matches("(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.*"))
-                .sorted()
-                .map(ZoneId::of)
-                .filter(zone ->
-                        rule.get().firstDifference(zone, clock.instant()).isEmpty())
-                .findFirst()
-                .orElse(own);
     }
 
     /** One of no known family gets one from what it says of itself. */

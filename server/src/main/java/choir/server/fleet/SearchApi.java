@@ -22,15 +22,18 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class SearchApi {
     private static final int USUAL_PORT = 3702;
+    private static final int WEB_PORT = 80;
 
     /**
      * @param range such as {@code 10.20.0.1-10.20.0.40} or {@code 10.20.0.0/26}
-     * @param port at which to ask; the usual one when it is not said
+     * @param port of the probes; the usual one when it is not said
+     * @param webPort at which an address that answers no probe is asked by an ordinary request; 80 when neither is said
      * @param maker leaves other makes out
      */
     record Search(
             @Nullable String range,
             @Nullable Integer port,
+            @Nullable Integer webPort,
             @Nullable String maker) {}
 
     /**
@@ -66,20 +69,26 @@ class SearchApi {
         if (given.range() == null) {
             throw new Problem(Problem.Kind.INVALID, "say where to look, such as 10.20.0.1-10.20.0.40 or 10.20.0.0/26");
         }
-        int port = given.port() == null ? USUAL_PORT : given.port();
-        if (port < 1 || port > 65_535) {
-            throw new Problem(Problem.Kind.INVALID, port + " is no port; expected 1 to 65535");
-        }
+        int port = port(given.port(), USUAL_PORT);
+        int webPort = port(given.webPort(), port == USUAL_PORT ? WEB_PORT : port);
         Map<String, String> known = fleet.recorders().stream()
                 .filter(r -> r.address().isPresent())
                 .collect(
                         Collectors.toMap(r -> r.address().orElseThrow().toString(), StoredRecorder::name, (a, b) -> a));
         var range = AddressRange.parse(given.range());
         allowed.require(range.addresses());
-        return search.search(range, port).stream()
+        return search.search(range, port, webPort).stream()
                 .filter(a -> given.maker() == null || isOf(a, given.maker()))
                 .map(a -> found(a, known))
                 .toList();
+    }
+
+    private static int port(@Nullable Integer given, int otherwise) {
+        int port = given == null ? otherwise : given;
+        if (port < 1 || port > 65_535) {
+            throw new Problem(Problem.Kind.INVALID, port + " is no port; expected 1 to 65535");
+        }
+        return port;
     }
 
     /** By what it says of its maker, or by its model when that is one of a known family. */
