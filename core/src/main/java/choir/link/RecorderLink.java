@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 
 /** The one door to devices. Calls block until the answer or the deadline, and may be made from many threads. */
-public interface RecorderLink {
+public interface RecorderLink extends ChangeLink {
     /**
      * Reads everything that the recorder holds.
      *

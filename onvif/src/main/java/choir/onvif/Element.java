@@ -124,6 +124,13 @@ record Element(
         return new Element(name, attributes, more, text, scope);
     }
 
+    /** With a prefix that its text or attributes use. */
+    Element declaring(String prefix, String namespace) {
+        Map<String, String> more = new LinkedHashMap<>(scope);
+        more.put(prefix, namespace);
+        return new Element(name, attributes, children, text, Collections.unmodifiableMap(more));
+    }
+
     Element withFirst(Element child) {
         List<Element> more = new ArrayList<>(List.of(child));
         more.addAll(children);

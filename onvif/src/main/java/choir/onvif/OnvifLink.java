@@ -141,6 +141,24 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         return in(access, patience.call().multipliedBy(2), session -> session.still(channel));
     }
 
+    @Override
+    public Optional<Subscription> subscribe(RecorderAccess access) {
+        return in(access, patience.call().multipliedBy(2), session -> new PullPoint(session).subscribe());
+    }
+
+    @Override
+    public Optional<Told> pull(RecorderAccess access, Subscription subscription) {
+        return in(access, patience.call().multipliedBy(2), session -> new PullPoint(session).pull(subscription));
+    }
+
+    @Override
+    public void unsubscribe(RecorderAccess access, Subscription subscription) {
+        in(access, patience.call(), session -> {
+            new PullPoint(session).unsubscribe(subscription);
+            return Boolean.TRUE;
+        });
+    }
+
     private static boolean hasSpecialDays(RecorderAccess access) {
         return access.family()
                 .filter(f -> f.ability(Catalogue.SPECIAL_DAYS).isPresent())

@@ -12,6 +12,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.apache.hc.client5.http.auth.AuthScope;
@@ -217,24 +218,35 @@ final class OnvifSession {
         return call(address, request, true);
     }
 
+    /** Calls an operation at an address that the recorder named, with more in the header. */
+    Element callAt(String address, Element request, List<Element> header) {
+        var there = ServiceAddresses.reachable(address, access.address())
+                .orElseThrow(() -> garbage("names an address that is none: " + Element.shortened(address)));
+        return call(there, request, header, true);
+    }
+
     private Element call(URI address, Element request, boolean withPassword) {
+        return call(address, request, List.of(), withPassword);
+    }
+
+    private Element call(URI address, Element request, List<Element> header, boolean withPassword) {
         try {
-            return once(address, request, withPassword);
+            return once(address, request, header, withPassword);
         } catch (SoapFaultException fault) {
             if (fault.isOfPassword()) {
-                return afterRefusal(address, request, withPassword);
+                return afterRefusal(address, request, header, withPassword);
             }
             throw refused(request, fault);
         }
     }
 
     /** Some devices want the password for everything; and a clock may have jumped since it was read. */
-    private Element afterRefusal(URI address, Element request, boolean withPassword) {
+    private Element afterRefusal(URI address, Element request, List<Element> header, boolean withPassword) {
         if (withPassword) {
             readClock();
         }
         try {
-            return once(address, request, true);
+            return once(address, request, header, true);
         } catch (SoapFaultException fault) {
             throw fault.isOfPassword() ? wrongPassword() : refused(request, fault);
         }
@@ -255,11 +267,12 @@ final class OnvifSession {
                 fault);
     }
 
-    private Element once(URI address, Element request, boolean withPassword) throws SoapFaultException {
-        var answer = exchange(address, request, withPassword);
+    private Element once(URI address, Element request, List<Element> header, boolean withPassword)
+            throws SoapFaultException {
+        var answer = exchange(address, request, header, withPassword);
         if (answer.status() == 401 && !challenged) {
             takeChallenge();
-            answer = exchange(address, request, withPassword);
+            answer = exchange(address, request, header, withPassword);
         }
         if (answer.envelope() == null) {
             throw answer.status() == 401 || answer.status() == 403
@@ -270,9 +283,9 @@ final class OnvifSession {
         return body(answer.envelope(), request);
     }
 
-    private SoapTransport.Answer exchange(URI address, Element request, boolean withPassword) {
+    private SoapTransport.Answer exchange(URI address, Element request, List<Element> more, boolean withPassword) {
         calls++;
-        var header = Element.of(Namespaces.ENVELOPE, "Header");
+        var header = Element.of(Namespaces.ENVELOPE, "Header", more.toArray(Element[]::new));
         if (withPassword && !challenged) {
             var token = UsernameToken.header(
                     access.user(), access.password(), Instant.now().plus(clockAhead.orElse(Duration.ZERO)));

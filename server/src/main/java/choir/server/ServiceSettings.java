@@ -23,6 +23,8 @@ import org.springframework.validation.annotation.Validated;
  * @param searchPatience how long a search waits for the last answer to its probes
  * @param recorderAddresses the networks that recorders may be in, such as {@code 10.20.0.0/16}
  * @param callsAtOnce how many recorders are talked to at the same time
+ * @param changePoll how often a recorder that tells of its changes is asked for them; 0 for not at all
+ * @param changeQuiet how long a recorder that told of a change is left in peace before it is audited
  * @param secondPersonFrom rollouts of so many cameras and more wait for a second person; 0 for none
  * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
@@ -39,6 +41,8 @@ public record ServiceSettings(
         Duration searchPatience,
         @NotEmpty List<String> recorderAddresses,
         @Min(1) @Max(1024) int callsAtOnce,
+        Duration changePoll,
+        Duration changeQuiet,
         @Min(0) int secondPersonFrom,
         Assumed assumed,
         @org.jspecify.annotations.Nullable Setup setup) {

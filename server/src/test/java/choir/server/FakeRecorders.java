@@ -67,6 +67,17 @@ public final class FakeRecorders implements RecorderLink {
         /** Every value that ever took effect, in order. */
         public final List<String> written = Collections.synchronizedList(new ArrayList<>());
 
+        /** Whether it tells of changes, and what it has told since it was asked last; nothing when it forgot that it should. */
+        public volatile boolean tells;
+
+        public volatile Optional<List<String>> told = Optional.of(List.of());
+        /** How often it was subscribed to, and how often that was given back. */
+        public final java.util.concurrent.atomic.AtomicInteger subscribed =
+                new java.util.concurrent.atomic.AtomicInteger();
+
+        public final java.util.concurrent.atomic.AtomicInteger givenBack =
+                new java.util.concurrent.atomic.AtomicInteger();
+
         Fake(String name) {
             this.name = name;
             this.serial = "serial of " + name;
@@ -92,8 +103,12 @@ public final class FakeRecorders implements RecorderLink {
 
     private final Map<String, Fake> byPath = new ConcurrentHashMap<>();
 
+    /** Whether those that are added from now on tell of their changes. */
+    public volatile boolean telling;
+
     public Fake add(String name) {
         var fake = new Fake(name);
+        fake.tells = telling;
         byPath.put("/" + name, fake);
         return fake;
     }
@@ -201,5 +216,30 @@ public final class FakeRecorders implements RecorderLink {
     @Override
     public List<String> disagreements(RecorderAccess access) {
         return List.of();
+    }
+
+    @Override
+    public Optional<Subscription> subscribe(RecorderAccess access) {
+        var fake = at(access);
+        refuseWhenAway(fake);
+        if (!fake.tells) {
+            return Optional.empty();
+        }
+        fake.told = Optional.of(List.of());
+        return Optional.of(new Subscription("subscription " + fake.subscribed.incrementAndGet()));
+    }
+
+    @Override
+    public Optional<Told> pull(RecorderAccess access, Subscription subscription) {
+        var fake = at(access);
+        refuseWhenAway(fake);
+        var told = fake.told;
+        fake.told = told.map(t -> List.of());
+        return told.map(changes -> new Told(changes, Duration.ofMinutes(10)));
+    }
+
+    @Override
+    public void unsubscribe(RecorderAccess access, Subscription subscription) {
+        at(access).givenBack.incrementAndGet();
     }
 }

@@ -21,7 +21,8 @@ final class DeviceServices {
             var media = new MediaAnswers(recorder, base);
             var analytics = new AnalyticsAnswers(recorder);
             var recording = new RecordingAnswers(recorder);
-            return switch (operation.getLocalName()) {
+            var events = new EventAnswers(recorder, base);
+            var answer = switch (operation.getLocalName()) {
                 case "GetServices" -> services();
                 case "GetCapabilities" -> capabilities();
                 case "GetDeviceInformation" -> deviceInformation();
@@ -56,27 +57,23 @@ final class DeviceServices {
                 case "CreateSpecialDayGroup" -> recording.takeDayGroup(operation, true);
                 case "ModifySpecialDayGroup" -> recording.takeDayGroup(operation, false);
                 case "ModifySchedule" -> recording.modifySchedule(operation);
-                case "CreatePullPointSubscription" -> subscribe();
-                case "Unsubscribe" -> unsubscribe(service);
-                case "Renew" ->
-                    "<wsnt:RenewResponse><wsnt:TerminationTime>" + time(Duration.ofMinutes(2))
-                            + "</wsnt:TerminationTime></wsnt:RenewResponse>";
-                case "PullMessages" -> pull(operation, service);
+                case "GetEventProperties" -> events.properties();
+                case "CreatePullPointSubscription" -> events.subscribe(operation);
+                case "SetSynchronizationPoint" -> events.synchronizationPoint(service);
+                case "Unsubscribe" -> events.unsubscribe(service);
+                case "Renew" -> events.renew(operation, service);
+                case "PullMessages" -> events.pull(operation, service);
                 default ->
                     throw new SimSoapFault(
                             "Receiver", "ActionNotSupported", "", operation.getLocalName() + " is not supported");
             };
+            EventAnswers.tellOf(recorder, operation.getLocalName());
+            return answer;
         }
     }
 
     private Instant now() {
         return Instant.now().plus(recorder.clockAhead);
-    }
-
-    private String time(Duration later) {
-        return now().plus(later)
-                .truncatedTo(java.time.temporal.ChronoUnit.SECONDS)
-                .toString();
     }
 
     private String services() {
@@ -135,53 +132,6 @@ final class DeviceServices {
                 + utc.getYear() + "</tt:Year><tt:Month>" + utc.getMonthValue() + "</tt:Month><tt:Day>"
                 + utc.getDayOfMonth() + "</tt:Day></tt:Date></tt:UTCDateTime></tds:SystemDateAndTime>"
                 + "</tds:GetSystemDateAndTimeResponse>";
-    }
-
-    private String subscribe() {
-        var id = recorder.events.subscribe();
-        recorder.channels.forEach(c -> recorder.events.publish(motionMessage(c, "Initialized")));
-        return "<tev:CreatePullPointSubscriptionResponse><tev:SubscriptionReference><wsa:Address>" + base + "/events/"
-                + id + "</wsa:Address></tev:SubscriptionReference><wsnt:CurrentTime>" + time(Duration.ZERO)
-                + "</wsnt:CurrentTime><wsnt:TerminationTime>" + time(Duration.ofMinutes(2))
-                + "</wsnt:TerminationTime></tev:CreatePullPointSubscriptionResponse>";
-    }
-
-    private String unsubscribe(String service) {
-        recorder.events.unsubscribe(service.substring(service.lastIndexOf('/') + 1));
-        return "<wsnt:UnsubscribeResponse/>";
-    }
-
-    /** Waits without holding up the recorder's other calls for long: the wait gives the lock back. */
-    private String pull(Element operation, String service) {
-        var wait = Xml.text(operation, "Timeout").map(Duration::parse).orElse(Duration.ofSeconds(5));
-        int most = Xml.text(operation, "MessageLimit").map(Integer::valueOf).orElse(100);
-        var id = service.substring(service.lastIndexOf('/') + 1);
-        var until = Instant.now().plus(wait);
-        var messages = recorder.events.pull(id, Duration.ZERO, most);
-        while (messages.isEmpty() && Instant.now().isBefore(until)) {
-            try {
-                recorder.wait(50);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                break;
-            }
-            messages = recorder.events.pull(id, Duration.ZERO, most);
-        }
-        return "<tev:PullMessagesResponse><tev:CurrentTime>" + time(Duration.ZERO)
-                + "</tev:CurrentTime><tev:TerminationTime>" + time(Duration.ofMinutes(2)) + "</tev:TerminationTime>"
-                + messages + "</tev:PullMessagesResponse>";
-    }
-
-    static String motionMessage(SimChannel channel, String operation) {
-        return "<wsnt:NotificationMessage><wsnt:Topic Dialect=\"http://www.onvif.org/ver10/tev/topicExpression/ConcreteSet\">"
-                + "tns1:RuleEngine/CellMotionDetector/Motion</wsnt:Topic><wsnt:Message><tt:Message UtcTime=\""
-                + Instant.now().truncatedTo(java.time.temporal.ChronoUnit.MILLIS) + "\" PropertyOperation=\""
-                + operation
-                + "\"><tt:Source><tt:SimpleItem Name=\"VideoSourceConfigurationToken\" Value=\"VSC" + channel.place
-                + "\"/><tt:SimpleItem Name=\"VideoAnalyticsConfigurationToken\" Value=\"VAC" + channel.place
-                + "\"/><tt:SimpleItem Name=\"Rule\" Value=\"Motion\"/></tt:Source><tt:Data><tt:SimpleItem Name=\"IsMotion\""
-                + " Value=\"" + channel.motionNow
-                + "\"/></tt:Data></tt:Message></wsnt:Message></wsnt:NotificationMessage>";
     }
 
     static String join(java.util.stream.Stream<String> parts) {

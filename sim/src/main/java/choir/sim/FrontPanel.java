@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A person standing at the recorder: {@code POST /panel/haldr-1/07?sensitivity=40}, {@code ?erase=sun},
@@ -45,6 +46,12 @@ final class FrontPanel {
         }
     }
 
+    /** Knobs that change what a camera sees, and no setting. */
+    private static final Set<String> OF_THE_SCENE = Set.of("walker", "scene", "label");
+
+    private static final Set<String> OF_RECORDING =
+            Set.of("switched-on", "erase", "odd-schedule", "before", "continuous");
+
     /**
      * Turns knobs as somebody who stands there would.
      *
@@ -67,6 +74,10 @@ final class FrontPanel {
             knobs.forEach((key, value) -> {
                 if (channel.isPresent()) {
                     turn(recorder, recorder.channel(channel.get()), key, value);
+                    if (!OF_THE_SCENE.contains(key)) {
+                        EventAnswers.tellOfPanel(
+                                recorder, recorder.channel(channel.get()), OF_RECORDING.contains(key));
+                    }
                 } else {
                     turn(recorder, key, value, knobs);
                 }
@@ -141,7 +152,7 @@ final class FrontPanel {
             }
             case "walker" -> {
                 channel.motionNow = value.equals("on");
-                recorder.events.publish(DeviceServices.motionMessage(channel, "Changed"));
+                recorder.events.publish(EventAnswers.MOTION, EventAnswers.motionMessage(channel, "Changed"));
             }
             default -> {
                 if (channel.values.replace(key, value) == null) {

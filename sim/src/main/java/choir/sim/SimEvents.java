@@ -1,50 +1,119 @@
 package choir.sim;
 
 import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
+import java.util.Queue;
+import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicInteger;
 
-/** Pull-point subscriptions, each with a bounded queue of messages. */
+/** Pull-point subscriptions: each with the topics it is about, a bounded queue of messages and an end. */
 final class SimEvents {
-    private final Map<String, BlockingQueue<String>> queues = new ConcurrentHashMap<>();
+    static final Duration USUAL = Duration.ofMinutes(2);
+    private static final Duration LONGEST = Duration.ofHours(1);
+    private static final int MOST = 50;
+    private static final int MOST_MESSAGES = 1_000;
+
+    private static final class Subscription {
+        final List<String> topics;
+        final Queue<String> queue = new ArrayDeque<>();
+        Duration lasts;
+        Instant ends;
+
+        Subscription(List<String> topics, Duration lasts) {
+            this.topics = topics;
+            this.lasts = lasts;
+            this.ends = Instant.now().plus(lasts);
+        }
+
+        boolean isAbout(String topic) {
+            return topics.isEmpty()
+                    || topics.stream()
+                            .anyMatch(t -> t.endsWith("//.")
+                                    ? (topic + "/").startsWith(t.substring(0, t.length() - 2))
+                                    : topic.equals(t));
+        }
+    }
+
+    private final Map<String, Subscription> subscriptions = new TreeMap<>();
     private final AtomicInteger numbers = new AtomicInteger();
 
-    String subscribe() {
-        var id = Integer.toString(numbers.incrementAndGet());
-        if (queues.size() >= 50) {
+    /** @param filter topics joined by bars; empty for all */
+    synchronized String subscribe(String filter, Duration lasts) {
+        expire();
+        if (subscriptions.size() >= MOST) {
             throw new SimSoapFault("Receiver", "Action", "ResourceProblem", "Too many subscriptions");
         }
-        queues.put(id, new LinkedBlockingQueue<>(1000));
+        List<String> topics = Arrays.stream(filter.split("\\|"))
+                .map(String::strip)
+                .filter(t -> !t.isEmpty())
+                .toList();
+        if (topics.stream().anyMatch(t -> !t.matches("\\w+:[\\w/]+(//\\.)?"))) {
+            throw new SimSoapFault("Sender", "InvalidArgVal", "InvalidFilterFault", "Not a topic expression: " + filter);
+        }
+        var id = Integer.toString(numbers.incrementAndGet());
+        subscriptions.put(id, new Subscription(topics, bounded(lasts)));
         return id;
     }
 
-    void unsubscribe(String id) {
-        queues.remove(id);
+    private static Duration bounded(Duration lasts) {
+        return lasts.compareTo(LONGEST) > 0 ? LONGEST : lasts;
     }
 
-    void publish(String message) {
-        queues.values().forEach(q -> q.offer(message));
+    private void expire() {
+        var now = Instant.now();
+        subscriptions.values().removeIf(s -> s.ends.isBefore(now));
     }
 
-    /** Waits for the first message at most that long, then gives what is there. */
-    String pull(String id, Duration wait, int most) {
-        var queue = queues.get(id);
-        if (queue == null) {
+    private Subscription require(String id) {
+        expire();
+        var found = subscriptions.get(id);
+        if (found == null) {
             throw new SimSoapFault("Sender", "InvalidArgVal", "ResourceUnknown", "No such subscription");
         }
-        var messages = new StringBuilder();
-        try {
-            var first = queue.poll(Math.min(wait.toMillis(), 30_000), TimeUnit.MILLISECONDS);
-            for (int i = 0; first != null && i < most; i++) {
-                messages.append(first);
-                first = queue.poll();
+        return found;
+    }
+
+    synchronized void unsubscribe(String id) {
+        require(id);
+        subscriptions.remove(id);
+    }
+
+    /** As a restart does. */
+    synchronized void forgetAll() {
+        subscriptions.clear();
+    }
+
+    /** @return how long it lasts from now */
+    synchronized Duration renew(String id, Duration lasts) {
+        var found = require(id);
+        found.lasts = bounded(lasts);
+        found.ends = Instant.now().plus(found.lasts);
+        return found.lasts;
+    }
+
+    synchronized Duration left(String id) {
+        return Duration.between(Instant.now(), require(id).ends);
+    }
+
+    synchronized void publish(String topic, String message) {
+        for (var s : subscriptions.values()) {
+            if (s.isAbout(topic) && s.queue.size() < MOST_MESSAGES) {
+                s.queue.add(message);
             }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** What is there, and as much longer as it lasted at first. */
+    synchronized String pull(String id, int most) {
+        var found = require(id);
+        found.ends = Instant.now().plus(found.lasts);
+        var messages = new StringBuilder();
+        for (int i = 0; i < most && !found.queue.isEmpty(); i++) {
+            messages.append(found.queue.remove());
         }
         return messages.toString();
     }

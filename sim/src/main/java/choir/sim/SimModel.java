@@ -66,6 +66,11 @@ record SimModel(
         return habits.contains("half-hours");
     }
 
+    /** Sends events when what it holds was changed. */
+    boolean tells() {
+        return habits.contains("tells");
+    }
+
     boolean specialDays() {
         return habits.contains("special-days");
     }

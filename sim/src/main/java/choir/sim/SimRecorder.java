@@ -128,6 +128,7 @@ public final class SimRecorder {
         }
         now.ifPresent(r -> {
             restart = Optional.empty();
+            events.forgetAll();
             faults.add(SimFault.AWAY, r.away());
             throw new SimRestart.NowException();
         });

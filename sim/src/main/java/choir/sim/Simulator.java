@@ -26,6 +26,7 @@ public final class Simulator implements AutoCloseable {
     private final HttpServer server;
     private final ProbeDoor probes;
     private final Stage stage;
+    private final FrontPanel panel;
     private Optional<MailCatcher> mail = Optional.empty();
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("keeper").factory());
@@ -34,7 +35,7 @@ public final class Simulator implements AutoCloseable {
         this.server = server;
         this.probes = new ProbeDoor(recorders, server.getAddress().getPort());
         var soap = new SoapDoor(recorders);
-        var panel = new FrontPanel(recorders);
+        this.panel = new FrontPanel(recorders);
         this.stage = new Stage(panel, keeper);
         server.createContext("/panel/", panel::handle);
         server.createContext("/scenario", stage::handle);
@@ -89,6 +90,11 @@ public final class Simulator implements AutoCloseable {
     /** Lets happen at the recorders what the text says, when it says so; instead of what was played before. */
     public void play(String scenario) {
         stage.play(Scenario.parse(scenario));
+    }
+
+    /** Turns knobs as somebody who stands there would, such as {@code haldr-1/07?sensitivity=40}. */
+    public void turn(String where) {
+        panel.turn(where);
     }
 
     public int port() {

@@ -71,6 +71,7 @@ class RecorderApi {
     private final ServiceSettings settings;
     private final List<RecorderFollower> followers;
     private final PauseStore pauses;
+    private final Listening listening;
     private final Clock clock;
 
     RecorderApi(
@@ -86,7 +87,9 @@ class RecorderApi {
             ServiceSettings settings,
             List<RecorderFollower> followers,
             PauseStore pauses,
+            Listening listening,
             Clock clock) {
+        this.listening = listening;
         this.pauses = pauses;
         this.followers = followers;
         this.settings = settings;
@@ -106,7 +109,7 @@ class RecorderApi {
     List<RecorderView> recorders() {
         var paused = pauses.inForce();
         return fleet.recorders().stream()
-                .map(r -> RecorderView.of(r, Optional.ofNullable(paused.get(r.name()))))
+                .map(r -> RecorderView.of(r, Optional.ofNullable(paused.get(r.name())), listening.since(r.name())))
                 .toList();
     }
 
@@ -115,7 +118,7 @@ class RecorderApi {
         var recorder = fleet.recorder(name);
         return ResponseEntity.ok()
                 .eTag(Versions.tag(recorder.version()))
-                .body(RecorderView.of(recorder, pauses.of(name)));
+                .body(RecorderView.of(recorder, pauses.of(name), listening.since(name)));
     }
 
     @PostMapping("/api/v1/recorders")
@@ -158,7 +161,7 @@ class RecorderApi {
                         secrets.encrypt(given.password()),
                         zone),
                 who));
-        return RecorderView.of(fleet.recorder(name.text()), Optional.empty());
+        return RecorderView.of(fleet.recorder(name.text()), Optional.empty(), Optional.empty());
     }
 
     private static URI address(String text) {
@@ -211,7 +214,7 @@ class RecorderApi {
                 fleet.seen(name, "%02d".formatted(i + 1), labels.get(i), "");
             }
         });
-        return RecorderView.of(fleet.recorder(name.text()), Optional.empty());
+        return RecorderView.of(fleet.recorder(name.text()), Optional.empty(), Optional.empty());
     }
 
     /** One of no known family gets one from what it says of itself. */

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param trouble why it could not be read the last time; missing when it could, or was never tried
  * @param clockAheadSeconds negative when it is behind; missing when it was never read
  * @param posixZone its rule for daylight saving as the device states it; missing when it does not
+ * @param tellsSince since when it is listened to for changes; missing when it tells of none
  * @param pausedUntil the last day on which it is neither audited nor written; missing when it is
  */
 record RecorderView(
@@ -30,10 +31,11 @@ record RecorderView(
         @Nullable String posixZone,
         @Nullable String readAt,
         @Nullable String triedAt,
+        @Nullable String tellsSince,
         @Nullable String pausedUntil,
         @Nullable String pausedBecause,
         long version) {
-    static RecorderView of(StoredRecorder r, Optional<PauseStore.Pause> pause) {
+    static RecorderView of(StoredRecorder r, Optional<PauseStore.Pause> pause, Optional<Instant> tellsSince) {
         return new RecorderView(
                 r.name(),
                 r.family(),
@@ -49,6 +51,7 @@ record RecorderView(
                 r.posixZone().isEmpty() ? null : r.posixZone(),
                 r.contact().lastReached().map(Instant::toString).orElse(null),
                 triedAt(r.contact()),
+                tellsSince.map(Instant::toString).orElse(null),
                 pause.map(p -> p.until().toString()).orElse(null),
                 pause.map(PauseStore.Pause::because).orElse(null),
                 r.version());

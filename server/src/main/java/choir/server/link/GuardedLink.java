@@ -11,6 +11,7 @@ import choir.link.Written;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Speaks to recorders at allowed addresses alone, also to those that were added while more was allowed. */
@@ -59,5 +60,20 @@ public final class GuardedLink implements RecorderLink {
     @Override
     public List<String> disagreements(RecorderAccess access) {
         return link.disagreements(checked(access));
+    }
+
+    @Override
+    public Optional<Subscription> subscribe(RecorderAccess access) {
+        return link.subscribe(checked(access));
+    }
+
+    @Override
+    public Optional<Told> pull(RecorderAccess access, Subscription subscription) {
+        return link.pull(checked(access), subscription);
+    }
+
+    @Override
+    public void unsubscribe(RecorderAccess access, Subscription subscription) {
+        link.unsubscribe(checked(access), subscription);
     }
 }

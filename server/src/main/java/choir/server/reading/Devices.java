@@ -25,6 +25,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -57,12 +58,20 @@ public class Devices {
     private final FleetStore fleet;
     private final KnownFamilies families;
     private final Secrets secrets;
+    private final Subscriptions subscriptions;
     private final Semaphore calls;
     private final Map<String, Semaphore> held = new ConcurrentHashMap<>();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
     private volatile boolean stopping;
 
-    Devices(RecorderLink link, FleetStore fleet, KnownFamilies families, Secrets secrets, ServiceSettings settings) {
+    Devices(
+            RecorderLink link,
+            FleetStore fleet,
+            KnownFamilies families,
+            Secrets secrets,
+            Subscriptions subscriptions,
+            ServiceSettings settings) {
+        this.subscriptions = subscriptions;
         this.link = link;
         this.fleet = fleet;
         this.families = families;
@@ -86,6 +95,7 @@ public class Devices {
     public final class Conversation implements AutoCloseable {
         private final StoredRecorder recorder;
         private final Semaphore hold;
+        private boolean wrote;
 
         private Conversation(StoredRecorder recorder, Semaphore hold) {
             this.recorder = recorder;
@@ -94,7 +104,7 @@ public class Devices {
 
         /** Everything that it holds now. */
         public Outcome read() {
-            var outcome = await(Devices.this.ask(recorder));
+            var outcome = await(Devices.this.ask(recorder, wrote));
             if (outcome instanceof Outcome.Failed) {
                 refuseWhenStopping();
             }
@@ -109,6 +119,7 @@ public class Devices {
          */
         public Map<String, Written> write(List<ChannelWrite> writes) {
             var access = access(recorder);
+            wrote = true;
             var written = await(CompletableFuture.supplyAsync(
                     () -> limited(() -> link.write(access.get(), writes)), threads));
             if (!written.values().stream().allMatch(Written.Whole.class::isInstance)) {
@@ -161,9 +172,33 @@ public class Devices {
                 .exceptionally(e -> new Asked(recorder.name(), failed(recorder, e), () -> {}));
     }
 
-    private CompletableFuture<Outcome> ask(StoredRecorder recorder) {
+    /** @param wrote what it tells of changes now is what was just written */
+    private CompletableFuture<Outcome> ask(StoredRecorder recorder, boolean wrote) {
         var question = question(recorder);
-        return CompletableFuture.supplyAsync(() -> asked(recorder, question), threads);
+        return CompletableFuture.supplyAsync(
+                () -> {
+                    question.ifPresent(access -> limited(() -> {
+                        subscriptions.lookBeforeReading(recorder.name(), access.get(), wrote);
+                        return Boolean.TRUE;
+                    }));
+                    return asked(recorder, question);
+                },
+                threads);
+    }
+
+    /** Says something short to a recorder that nobody else is speaking to; fails at once when somebody is. */
+    <T> CompletableFuture<T> visit(StoredRecorder recorder, Function<RecorderAccess, T> work) {
+        var access = access(recorder);
+        return CompletableFuture.supplyAsync(
+                () -> {
+                    var hold = acquire(recorder.name(), Duration.ZERO);
+                    try {
+                        return limited(() -> work.apply(access.get()));
+                    } finally {
+                        hold.release();
+                    }
+                },
+                threads);
     }
 
     /** What is needed to ask; it is looked up in the caller's thread. Empty for a recorder that cannot be asked. */

@@ -1,0 +1,162 @@
+package choir.server.reading;
+
+import choir.family.Family;
+import choir.link.LinkException;
+import choir.server.ServiceSettings;
+import choir.server.family.KnownFamilies;
+import choir.server.fleet.FleetStore;
+import choir.server.fleet.StoredRecorder;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Goes round the recorders and fetches what they tell of their changes, a few at a time, without keeping a connection open.
+ * One that somebody else is speaking to is left for the next round, one that tells nothing is asked again after a day.
+ */
+@Component
+class ChangeEvents {
+    private static final Logger LOG = LoggerFactory.getLogger(ChangeEvents.class);
+    private static final int AT_ONCE = 32;
+    private static final Duration SILENT = Duration.ofDays(1);
+    /** So many rounds a recorder that was busy, or could not be asked, is left in peace. */
+    private static final int AFTER_TROUBLE = 12;
+
+    /** With very many recorders a round takes longer, rather than the service being busy with nothing else. */
+    private static final Duration SHARE = Duration.ofMillis(5);
+
+    private static final long GOING_SECONDS = 3;
+
+    private final Devices devices;
+    private final Subscriptions subscriptions;
+    private final FleetStore fleet;
+    private final KnownFamilies families;
+    private final ServiceSettings settings;
+    private final Clock clock;
+    /** When each recorder is looked at next; touched by the round alone. */
+    private final Map<String, Instant> next = new HashMap<>();
+
+    private final Map<String, Instant> after = new ConcurrentHashMap<>();
+    private final Set<String> underWay = ConcurrentHashMap.newKeySet();
+    private Instant refreshed = Instant.MIN;
+    private volatile boolean stopping;
+
+    ChangeEvents(
+            Devices devices,
+            Subscriptions subscriptions,
+            FleetStore fleet,
+            KnownFamilies families,
+            ServiceSettings settings,
+            Clock clock) {
+        this.devices = devices;
+        this.subscriptions = subscriptions;
+        this.fleet = fleet;
+        this.families = families;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Scheduled(fixedDelayString = "${choir.change-tick:1s}")
+    void round() {
+        if (settings.changePoll().isZero() || stopping) {
+            return;
+        }
+        var now = clock.instant();
+        if (Duration.between(refreshed, now).compareTo(settings.changePoll().multipliedBy(2)) > 0) {
+            refreshed = now;
+            refresh(now);
+        }
+        after.forEach((name, at) -> {
+            next.computeIfPresent(name, (n, before) -> at);
+            after.remove(name, at);
+        });
+        for (var entry : next.entrySet()) {
+            if (underWay.size() >= AT_ONCE) {
+                return;
+            }
+            if (!entry.getValue().isAfter(now) && underWay.add(entry.getKey())) {
+                look(entry.getKey());
+            }
+        }
+    }
+
+    private void refresh(Instant now) {
+        var asked = fleet.recorders().stream()
+                .filter(r -> r.address().isPresent())
+                .filter(r -> families.named(r.family())
+                        .filter(f -> f.onSite() || f.sleeps())
+                        .isEmpty())
+                .map(StoredRecorder::name)
+                .collect(java.util.stream.Collectors.toSet());
+        next.keySet().stream().filter(n -> !asked.contains(n)).toList().forEach(gone -> {
+            next.remove(gone);
+            subscriptions.forget(gone);
+        });
+        asked.forEach(name -> next.putIfAbsent(name, now));
+    }
+
+    private void look(String name) {
+        var recorder = fleet.find(name);
+        if (recorder.isEmpty()) {
+            underWay.remove(name);
+            return;
+        }
+        var _ = devices.visit(recorder.get(), access -> subscriptions.look(name, access, false))
+                .handle((tells, trouble) -> {
+                    after.put(name, clock.instant().plus(pause(name, tells, trouble)));
+                    underWay.remove(name);
+                    return null;
+                });
+    }
+
+    private Duration pause(
+            String name, @org.jspecify.annotations.Nullable Boolean tells, @org.jspecify.annotations.Nullable Throwable trouble) {
+        if (trouble != null) {
+            boolean ofRecorder = trouble instanceof LinkException || trouble.getCause() instanceof LinkException;
+            if (!ofRecorder) {
+                LOG.warn("what {} told of its changes cannot be used", name, trouble);
+            }
+            return settings.changePoll().multipliedBy(AFTER_TROUBLE);
+        }
+        var round = SHARE.multipliedBy(next.size());
+        return Boolean.TRUE.equals(tells)
+                ? settings.changePoll().compareTo(round) > 0 ? settings.changePoll() : round
+                : SILENT;
+    }
+
+    /** Recorders keep only so many subscriptions, so they get theirs back, as far as that goes quickly. */
+    @EventListener(ContextClosedEvent.class)
+    void stop() {
+        stopping = true;
+        List<CompletableFuture<Boolean>> given = next.keySet().stream()
+                .filter(name -> subscriptions.since(name).isPresent())
+                .flatMap(name -> fleet.find(name).stream())
+                .map(r -> devices.visit(r, access -> {
+                    subscriptions.giveBack(r.name(), access);
+                    return true;
+                }))
+                .toList();
+        try {
+            var _ = CompletableFuture.allOf(given.toArray(CompletableFuture[]::new))
+                    .exceptionally(e -> null)
+                    .get(GOING_SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
+            LOG.info("not every recorder got its subscription back; it lets it go by itself");
+        }
+    }
+}
