@@ -34,6 +34,9 @@ final class DemoCommand extends Act {
     @Option(names = "--recorders-port", defaultValue = "7481", description = "port of the simulated recorders")
     private int recordersPort = 7481;
 
+    @Option(names = "--tls-port", defaultValue = "7483", description = "port of the simulated recorders by TLS")
+    private int tlsPort = 7483;
+
     @Option(names = "--mail-port", defaultValue = "7482", description = "port of a mail server that keeps what it gets")
     private int mailPort = 7482;
 
@@ -59,6 +62,7 @@ final class DemoCommand extends Act {
         requireFree(port, "--port");
         requireFree(recordersPort, "--recorders-port");
         requireFree(mailPort, "--mail-port");
+        requireFree(tlsPort, "--tls-port");
         Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
         var simulator = URI.create("http://127.0.0.1:" + recordersPort);
         var address = URI.create("http://127.0.0.1:" + port);
@@ -66,6 +70,7 @@ final class DemoCommand extends Act {
         try {
             Files.createDirectories(folder);
             List<String> played = new ArrayList<>(List.of(
+                    "--tls=" + tlsPort,
                     Integer.toString(recordersPort),
                     root.resolve("demo/skerry-line.yaml").toString(),
                     folder.resolve("recorders").toString(),
@@ -108,6 +113,7 @@ final class DemoCommand extends Act {
         new DemoStory(
                         new Client(address, Optional.of(token)),
                         simulator,
+                        URI.create("https://127.0.0.1:" + tlsPort),
                         DemoFleet.read(root.resolve("demo/skerry-line.yaml")),
                         this::say)
                 .play(root.resolve("demo/policy"));

@@ -14,7 +14,8 @@ import org.snakeyaml.engine.v2.api.LoadSettings;
 /** The demo fleet file, as far as the service is told of it. */
 record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<String> then) {
     /** @param user empty for one without a network interface */
-    record Recorder(String name, String make, String user, String password, List<Camera> cameras) {
+    record Recorder(
+            String name, String make, String user, String password, boolean tls, List<Camera> cameras) {
         List<String> labels() {
             return cameras.stream().map(Camera::label).toList();
         }
@@ -54,6 +55,7 @@ record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<Str
                 text(given, "make"),
                 given.containsKey("user") ? text(given, "user") : "",
                 given.containsKey("user") ? text(given, "password") : "",
+                Boolean.TRUE.equals(given.get("tls")),
                 cameras);
     }
 

@@ -6,6 +6,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,10 +17,13 @@ import tools.jackson.databind.JsonNode;
 final class DemoStory {
     private final Client service;
     private final URI simulator;
+    private final URI secured;
     private final DemoFleet fleet;
     private final Consumer<String> tell;
 
-    DemoStory(Client service, URI simulator, DemoFleet fleet, Consumer<String> tell) {
+    /** @param secured where the recorders are by TLS */
+    DemoStory(Client service, URI simulator, URI secured, DemoFleet fleet, Consumer<String> tell) {
+        this.secured = secured;
         this.service = service;
         this.simulator = simulator;
         this.fleet = fleet;
@@ -59,18 +63,22 @@ final class DemoStory {
                             "cameras", recorder.labels()));
             return;
         }
-        service.post(
-                "/api/v1/recorders",
-                Map.of(
-                        "name", recorder.name(),
-                        "family", recorder.make(),
-                        "address",
-                                simulator
-                                        .resolve("/" + recorder.name() + "/device_service")
-                                        .toString(),
-                        "user", recorder.user(),
-                        "password", recorder.password(),
-                        "zone", fleet.zone()));
+        Map<String, Object> body = new LinkedHashMap<>(Map.of(
+                "name", recorder.name(),
+                "address",
+                        (recorder.tls() ? secured : simulator)
+                                .resolve("/" + recorder.name() + "/device_service")
+                                .toString(),
+                "user", recorder.user(),
+                "password", recorder.password(),
+                "zone", fleet.zone()));
+        if (recorder.tls()) {
+            // It is asked what it is, so that it shows its certificate; in the demo nobody has to look whether it is the right one.
+            RecorderAdd.added(service, body, shown -> true);
+        } else {
+            body.put("family", recorder.make());
+            service.post("/api/v1/recorders", body);
+        }
     }
 
     private void place(DemoFleet.Recorder recorder) {

@@ -171,6 +171,19 @@ public sealed interface Matter {
         }
     }
 
+    /** The recorder shows another certificate than the one that was confirmed, so nothing was sent to it. */
+    record OtherCertificate() implements OfRecorder {
+        @Override
+        public String about() {
+            return "other-certificate";
+        }
+
+        @Override
+        public String title() {
+            return "Certificate";
+        }
+    }
+
     /** The firmware was changed, so nothing that was verified before is trusted. */
     record Firmware() implements OfRecorder {
         @Override

@@ -20,7 +20,9 @@ import choir.scale.SensitivityScale;
 import choir.week.Week;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.security.cert.X509Certificate;
 import java.time.Duration;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -45,8 +47,13 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     private final Remembered remembered = new Remembered();
 
     public OnvifLink(Patience patience) {
+        this(patience, List.of());
+    }
+
+    /** @param authorities who vouch for certificates of recorders */
+    public OnvifLink(Patience patience, Collection<X509Certificate> authorities) {
         this.patience = patience;
-        this.transport = new SoapTransport(patience.call());
+        this.transport = new SoapTransport(patience.call(), authorities);
     }
 
     @Override

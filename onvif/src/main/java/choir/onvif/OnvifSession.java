@@ -42,6 +42,7 @@ final class OnvifSession {
         this.transport = transport;
         this.access = access;
         this.remembered = remembered;
+        PinnedTls.expect(context, access.pinned());
         if (remembered.challenges(access.address())) {
             takeChallenge();
         }

@@ -240,7 +240,7 @@ public final class ProbeSearch implements RecorderSearch {
         return switch (e.reason()) {
             case TIMED_OUT -> "no answer; nobody there, or a firewall between";
             case UNREACHABLE -> "nothing listens there";
-            case NOT_AUTHORIZED, GARBAGE, NOT_SUPPORTED, REFUSED, ANOTHER_DEVICE, OTHER_ORDER ->
+            case NOT_AUTHORIZED, GARBAGE, NOT_SUPPORTED, REFUSED, CERTIFICATE, ANOTHER_DEVICE, OTHER_ORDER ->
                 "something answers there that is no recorder";
         };
     }

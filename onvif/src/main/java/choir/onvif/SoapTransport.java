@@ -9,12 +9,16 @@ import java.io.InterruptedIOException;
 import java.math.BigDecimal;
 import java.net.ConnectException;
 import java.net.URI;
+import java.security.cert.X509Certificate;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import javax.net.ssl.SSLException;
 import javax.xml.stream.XMLStreamException;
 import org.apache.hc.client5.http.auth.AuthSchemeFactory;
 import org.apache.hc.client5.http.auth.StandardAuthScheme;
@@ -55,9 +59,15 @@ final class SoapTransport implements AutoCloseable {
     }
 
     SoapTransport(Duration deadline) {
+        this(deadline, List.of());
+    }
+
+    /** @param authorities who vouch for certificates of recorders */
+    SoapTransport(Duration deadline, Collection<X509Certificate> authorities) {
         this.deadline = deadline;
         var timeout = Timeout.of(deadline);
         var connections = PoolingHttpClientConnectionManagerBuilder.create()
+                .setTlsSocketStrategy(new PinnedTls(authorities))
                 .setMaxConnTotal(512)
                 .setMaxConnPerRoute(512)
                 .setPoolConcurrencyPolicy(PoolConcurrencyPolicy.LAX)
@@ -72,6 +82,8 @@ final class SoapTransport implements AutoCloseable {
                 .build();
         this.http = HttpClients.custom()
                 .setConnectionManager(connections)
+                // A connection that a confirmed certificate opened is nobody else's.
+                .setUserTokenHandler((route, context) -> PinnedTls.state(context))
                 .setDefaultAuthSchemeRegistry(answered)
                 .setDefaultRequestConfig(RequestConfig.custom()
                         .setConnectionRequestTimeout(timeout)
@@ -170,7 +182,11 @@ final class SoapTransport implements AutoCloseable {
             if (rung.get() || e instanceof InterruptedIOException) {
                 throw conversation.isOver() ? tookTooLong(conversation) : timedOut(conversation, e);
             }
-            throw new LinkException(Reason.UNREACHABLE, conversation.who() + " cannot be reached: " + plain(e), e);
+            throw PinnedTls.RefusedException.in(e)
+                    .map(refused -> new LinkException(
+                            conversation.who() + " was told nothing: " + refused.getMessage(), refused.presented()))
+                    .orElseGet(() -> new LinkException(
+                            Reason.UNREACHABLE, conversation.who() + " cannot be reached: " + plain(e), e));
         } finally {
             alarm.cancel(false);
         }
@@ -196,6 +212,7 @@ final class SoapTransport implements AutoCloseable {
         return switch (e) {
             case NoHttpResponseException none -> "it closed the connection without an answer";
             case ConnectException refused -> "nothing listens there";
+            case SSLException tls -> "no TLS could be agreed on (" + tls.getMessage() + ")";
             default -> e.getMessage() == null ? "the connection broke" : e.getMessage();
         };
     }

@@ -342,12 +342,8 @@ class OnvifLinkTest {
         assertThat(calls(gannet) - before).isEqualTo(reading.calls() + 1L);
     }
 
-    private static long calls(String recorder) throws Exception {
-        var uri = URI.create("http://127.0.0.1:" + simulator.port() + "/panel/" + recorder);
-        var display = HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(uri).build(), HttpResponse.BodyHandlers.ofString())
-                .body();
-        return Long.parseLong(display.split(" calls ")[1].split(" ")[0]);
+    private static long calls(String recorder) {
+        return Long.parseLong(simulator.display(recorder).split(" calls ")[1].split(" ")[0]);
     }
 
     private static NativeValue number(int value) {

@@ -6,8 +6,10 @@ import choir.onvif.OnvifLink;
 import choir.onvif.Patience;
 import choir.onvif.ProbeSearch;
 import choir.server.link.AllowedAddresses;
+import choir.server.link.Authorities;
 import choir.server.link.GuardedLink;
 import java.time.Clock;
+import java.util.Optional;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -37,7 +39,8 @@ public class ChoirService {
     @Bean(destroyMethod = "close")
     OnvifLink onvifLink(ServiceSettings settings) {
         return new OnvifLink(
-                new Patience(settings.callDeadline(), settings.readingDeadline(), settings.writingDeadline()));
+                new Patience(settings.callDeadline(), settings.readingDeadline(), settings.writingDeadline()),
+                Authorities.in(Optional.ofNullable(settings.authorities())));
     }
 
     @Bean

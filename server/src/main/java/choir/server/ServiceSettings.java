@@ -22,6 +22,8 @@ import org.springframework.validation.annotation.Validated;
  * @param stillPatience how long somebody who wants a picture waits for it
  * @param searchPatience how long a search waits for the last answer to its probes
  * @param recorderAddresses the networks that recorders may be in, such as {@code 10.20.0.0/16}
+ * @param authorities a folder of certificates (PEM) of those who vouch for recorders by TLS; without it only confirmed
+ *     certificates are taken
  * @param callsAtOnce how many recorders are talked to at the same time
  * @param changePoll how often a recorder that tells of its changes is asked for them; 0 for not at all
  * @param changeQuiet how long a recorder that told of a change is left in peace before it is audited
@@ -40,6 +42,7 @@ public record ServiceSettings(
         Duration stillPatience,
         Duration searchPatience,
         @NotEmpty List<String> recorderAddresses,
+        @org.jspecify.annotations.Nullable Path authorities,
         @Min(1) @Max(1024) int callsAtOnce,
         Duration changePoll,
         Duration changeQuiet,

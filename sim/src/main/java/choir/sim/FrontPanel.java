@@ -187,7 +187,7 @@ final class FrontPanel {
         return day;
     }
 
-    private static String display(SimRecorder recorder) {
+    static String display(SimRecorder recorder) {
         var text = new StringBuilder(recorder.name + " " + recorder.model.model() + " fault " + recorder.faults
                 + " calls " + recorder.calls + " writes " + recorder.writes + "\n");
         for (var c : recorder.channels) {

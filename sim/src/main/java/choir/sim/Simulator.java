@@ -8,6 +8,7 @@ import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,12 +22,15 @@ import java.util.stream.IntStream;
  */
 public final class Simulator implements AutoCloseable {
     private static final long SAVE_MILLIS = 200;
+    private static final String TLS = "--tls=";
 
     private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
     private final HttpServer server;
     private final ProbeDoor probes;
+    private final SoapDoor soap;
     private final Stage stage;
     private final FrontPanel panel;
+    private Optional<TlsDoor> tls = Optional.empty();
     private Optional<MailCatcher> mail = Optional.empty();
     private final ScheduledExecutorService keeper = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("keeper").factory());
@@ -34,7 +38,7 @@ public final class Simulator implements AutoCloseable {
     private Simulator(HttpServer server) throws IOException {
         this.server = server;
         this.probes = new ProbeDoor(recorders, server.getAddress().getPort());
-        var soap = new SoapDoor(recorders);
+        this.soap = new SoapDoor(recorders);
         this.panel = new FrontPanel(recorders);
         this.stage = new Stage(panel, keeper);
         server.createContext("/panel/", panel::handle);
@@ -97,6 +101,27 @@ public final class Simulator implements AutoCloseable {
         panel.turn(where);
     }
 
+    /** Plays the same recorders by TLS as well, on that port or any free one for 0. */
+    public int secure(int port) {
+        try {
+            var door = new TlsDoor(port, soap::handle);
+            tls = Optional.of(door);
+            return door.port();
+        } catch (IOException e) {
+            throw new UncheckedIOException("port " + port + " of the recorders by TLS: " + e.getMessage(), e);
+        }
+    }
+
+    /** What its front panel shows. */
+    public String display(String recorder) {
+        return FrontPanel.display(java.util.Objects.requireNonNull(recorders.get(recorder), recorder));
+    }
+
+    /** Has the recorders show another certificate, {@code first} or {@code second}. */
+    public void showCertificate(String which) {
+        tls.ifPresent(door -> door.show(which));
+    }
+
     public int port() {
         return server.getAddress().getPort();
     }
@@ -114,6 +139,7 @@ public final class Simulator implements AutoCloseable {
         keeper.shutdownNow();
         probes.close();
         mail.ifPresent(MailCatcher::close);
+        tls.ifPresent(TlsDoor::close);
         server.stop(0);
     }
 
@@ -123,10 +149,11 @@ public final class Simulator implements AutoCloseable {
         server.createContext("/mail", exchange -> mail.orElseThrow().handle(exchange));
     }
 
-    /** {@code PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
-    public static void main(String[] arguments) {
+    /** {@code [--tls=PORT] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
+    public static void main(String[] given) {
+        var arguments = Arrays.stream(given).filter(a -> !a.startsWith(TLS)).toArray(String[]::new);
         if (arguments.length < 2) {
-            System.err.println("usage: PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
+            System.err.println("usage: [--tls=PORT] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
             System.exit(2);
         }
         Simulator simulator;
@@ -137,6 +164,9 @@ public final class Simulator implements AutoCloseable {
             System.exit(1);
             return;
         }
+        Arrays.stream(given)
+                .filter(a -> a.startsWith(TLS))
+                .forEach(a -> simulator.secure(Integer.parseInt(a.substring(TLS.length()))));
         SimFleet.load(simulator, Path.of(arguments[1]));
         if (arguments.length > 2) {
             simulator.keepIn(Path.of(arguments[2]));

@@ -93,6 +93,7 @@ class Audits implements Works.Runner {
                 var words = String.valueOf(why.getMessage());
                 var seen = switch (why.reason()) {
                     case ANOTHER_DEVICE -> Seen.anotherDevice(words);
+                    case CERTIFICATE -> Seen.otherCertificate(words);
                     case OTHER_ORDER -> Seen.otherOrder(words);
                     default -> Seen.unread(words);
                 };
@@ -130,6 +131,7 @@ class Audits implements Works.Runner {
     private static Optional<String> unreadEnding(Matter open, Matter now) {
         boolean isReason = open instanceof Matter.NotRead
                 || open instanceof Matter.AnotherDevice
+                || open instanceof Matter.OtherCertificate
                 || open instanceof Matter.OtherOrder;
         return isReason && !open.equals(now)
                 ? Optional.of("it cannot be read for another reason now")
@@ -216,6 +218,7 @@ class Audits implements Works.Runner {
             case Matter.Gone g -> false;
             case Matter.OddAnswer a -> false;
             case Matter.AnotherDevice d -> false;
+            case Matter.OtherCertificate c -> false;
             case Matter.Firmware f -> false;
             case Matter.NotRead n -> false;
             case Matter.Clock c -> false;

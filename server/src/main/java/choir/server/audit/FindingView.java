@@ -115,6 +115,7 @@ record FindingView(
             case Matter.Gone g -> "gone";
             case Matter.OddAnswer a -> "not understood";
             case Matter.AnotherDevice d -> "another device";
+            case Matter.OtherCertificate c -> "other certificate";
             case Matter.Outlier o -> "far from its peers";
             case Matter.Reset r -> "reset";
             case Matter.OtherOrder o -> "other channels";

@@ -150,6 +150,10 @@ record Seen(
                 Optional.of(outlier.value().toPlainString()));
     }
 
+    static Seen otherCertificate(String why) {
+        return about(new Matter.OtherCertificate(), Severity.HIGH, capital(why) + ".");
+    }
+
     static Seen anotherDevice(String why) {
         return about(new Matter.AnotherDevice(), Severity.HIGH, capital(why) + ".");
     }

@@ -1,5 +1,6 @@
 package choir.server.fleet;
 
+import choir.link.Fingerprint;
 import choir.link.RecorderReading.Device;
 import choir.server.db.Change;
 import choir.server.db.Database;
@@ -61,6 +62,15 @@ public class DeviceStore {
                 .param("address", address.toString())
                 .query(String.class)
                 .optional();
+    }
+
+    /** A person has seen that this certificate is the recorder's own; to be called within a transaction. */
+    void certificate(String name, Fingerprint fingerprint) {
+        database.change("UPDATE recorder SET certificate = :certificate, version = version + 1 WHERE name = :name")
+                .param("certificate", fingerprint.text())
+                .param("name", name)
+                .update();
+        database.tell(new Change.RecorderChanged(name));
     }
 
     /**

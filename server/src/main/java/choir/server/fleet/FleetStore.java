@@ -2,6 +2,7 @@ package choir.server.fleet;
 
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
+import choir.link.Fingerprint;
 import choir.link.RecorderReading;
 import choir.link.RecorderReading.Device;
 import choir.server.db.Change;
@@ -30,7 +31,7 @@ import org.springframework.stereotype.Component;
 public class FleetStore {
     private static final String RECORDER = """
             SELECT name, family, address, username, zone, manufacturer, model, firmware, serial, why_not,
-                   clock_ahead, posix_zone, read_at, tried_at, version
+                   clock_ahead, posix_zone, read_at, tried_at, certificate, version
             FROM recorder
             """;
     private static final String CAMERA =
@@ -72,6 +73,7 @@ public class FleetStore {
                 row.getString("family"),
                 Optional.ofNullable(row.getString("address")).map(URI::create),
                 row.getString("username"),
+                Optional.of(row.getString("certificate")).filter(c -> !c.isEmpty()).map(Fingerprint::new),
                 row.getString("zone"),
                 new Device(
                         row.getString("manufacturer"),
@@ -95,18 +97,20 @@ public class FleetStore {
 
     /** What is known of a recorder that is added; to be called within a transaction. */
     @SuppressWarnings("ArrayRecordComponent")
-    record Fresh(RecorderName name, String family, Optional<URI> address, String user, byte[] secret, ZoneId zone) {}
+    record Fresh(RecorderName name, String family, Optional<URI> address, String user, byte[] secret,
+            Optional<Fingerprint> certificate, ZoneId zone) {}
 
     void add(Fresh fresh) {
         database.change("""
-                        INSERT INTO recorder (name, family, address, username, secret, zone)
-                        VALUES (:name, :family, :address, :user, :secret, :zone)
+                        INSERT INTO recorder (name, family, address, username, secret, certificate, zone)
+                        VALUES (:name, :family, :address, :user, :secret, :certificate, :zone)
                         """)
                 .param("name", fresh.name().text())
                 .param("family", fresh.family())
                 .param("address", fresh.address().map(URI::toString).orElse(null))
                 .param("user", fresh.user())
                 .param("secret", fresh.secret())
+                .param("certificate", fresh.certificate().map(Fingerprint::text).orElse(""))
                 .param("zone", fresh.zone().getId())
                 .update();
         database.tell(new Change.RecorderChanged(fresh.name().text()));

@@ -4,6 +4,7 @@ import choir.family.Family;
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
 import choir.link.GenericFamily;
+import choir.link.Fingerprint;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
@@ -42,12 +43,14 @@ class RecorderApi {
     /**
      * @param address, user and password are missing for a recorder without a network interface
      * @param cameras for such a recorder, the labels of its cameras in the order of its channels
+     * @param fingerprint the SHA-256 of its certificate, where it is spoken to by TLS and no authority vouches for it
      */
     record NewRecorder(
             String name,
             @Nullable String address,
             @Nullable String user,
             @Nullable String password,
+            @Nullable String fingerprint,
             @Nullable String family,
             @Nullable String zone,
             @Nullable List<String> cameras) {}
@@ -138,7 +141,12 @@ class RecorderApi {
         }
         // Checks the address before anything is asked or stored.
         var access = new RecorderAccess(
-                name.text(), address(given.address()), given.user(), given.password(), Optional.empty());
+                name.text(),
+                address(given.address()),
+                given.user(),
+                given.password(),
+                Optional.ofNullable(given.fingerprint()).map(Fingerprint::parse),
+                Optional.empty());
         allowed.require(access.address());
         var reading = given.family() == null ? Optional.of(link.read(access)) : Optional.<RecorderReading>empty();
         reading.flatMap(r -> devices.sameDevice(name.text(), r.device())).ifPresent(other -> {
@@ -159,6 +167,7 @@ class RecorderApi {
                         Optional.of(access.address()),
                         given.user(),
                         secrets.encrypt(given.password()),
+                        access.pinned(),
                         zone),
                 who));
         return RecorderView.of(fleet.recorder(name.text()), Optional.empty(), Optional.empty());
@@ -209,7 +218,7 @@ class RecorderApi {
                             + LONGEST_LABEL + " characters: it has no network interface to ask");
         }
         database.write(() -> {
-            store(new FleetStore.Fresh(name, family.name(), Optional.empty(), "", secrets.encrypt(""), zone), who);
+            store(new FleetStore.Fresh(name, family.name(), Optional.empty(), "", secrets.encrypt(""), Optional.empty(), zone), who);
             for (int i = 0; i < labels.size(); i++) {
                 fleet.seen(name, "%02d".formatted(i + 1), labels.get(i), "");
             }

@@ -1,5 +1,6 @@
 package choir.server.fleet;
 
+import choir.link.Fingerprint;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param trouble why it could not be read the last time; missing when it could, or was never tried
  * @param clockAheadSeconds negative when it is behind; missing when it was never read
  * @param posixZone its rule for daylight saving as the device states it; missing when it does not
+ * @param certificate the SHA-256 that was confirmed for it by TLS; missing when none was
  * @param tellsSince since when it is listened to for changes; missing when it tells of none
  * @param pausedUntil the last day on which it is neither audited nor written; missing when it is
  */
@@ -31,6 +33,7 @@ record RecorderView(
         @Nullable String posixZone,
         @Nullable String readAt,
         @Nullable String triedAt,
+        @Nullable String certificate,
         @Nullable String tellsSince,
         @Nullable String pausedUntil,
         @Nullable String pausedBecause,
@@ -51,6 +54,7 @@ record RecorderView(
                 r.posixZone().isEmpty() ? null : r.posixZone(),
                 r.contact().lastReached().map(Instant::toString).orElse(null),
                 triedAt(r.contact()),
+                r.certificate().map(Fingerprint::text).orElse(null),
                 tellsSince.map(Instant::toString).orElse(null),
                 pause.map(p -> p.until().toString()).orElse(null),
                 pause.map(PauseStore.Pause::because).orElse(null),

@@ -1,6 +1,7 @@
 package choir.server.fleet;
 
 import choir.fleet.RecorderName;
+import choir.link.Fingerprint;
 import choir.link.RecorderReading.Device;
 import java.net.URI;
 import java.time.DateTimeException;
@@ -14,6 +15,7 @@ import java.util.Optional;
  * @param address empty for one without a network interface
  * @param zone the name of an IANA zone
  * @param clockAhead as of the last reading; empty when it was never read
+ * @param certificate the one that was confirmed for it by TLS
  * @param posixZone its rule for daylight saving as the device states it; empty when it does not
  */
 public record StoredRecorder(
@@ -21,6 +23,7 @@ public record StoredRecorder(
         String family,
         Optional<URI> address,
         String username,
+        Optional<Fingerprint> certificate,
         String zone,
         Device device,
         Contact contact,
@@ -42,6 +45,6 @@ public record StoredRecorder(
 
     public StoredRecorder in(Contact other) {
         return new StoredRecorder(
-                recorder, family, address, username, zone, device, other, clockAhead, posixZone, version);
+                recorder, family, address, username, certificate, zone, device, other, clockAhead, posixZone, version);
     }
 }

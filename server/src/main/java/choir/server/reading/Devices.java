@@ -246,6 +246,7 @@ public class Devices {
                 recorder.address().orElseThrow(),
                 recorder.username(),
                 secrets.decrypt(secret),
+                recorder.certificate(),
                 family);
     }
 

@@ -38,6 +38,7 @@ record Shares(double inTune, double outOfTune, double notKnown) {
                             astray.computeIfAbsent(c, k -> new ArrayList<>()).add(open));
             if (f.matter() instanceof Matter.NotRead
                     || f.matter() instanceof Matter.AnotherDevice
+                    || f.matter() instanceof Matter.OtherCertificate
                     || f.matter() instanceof Matter.OtherOrder) {
                 unknown.computeIfAbsent(f.recorder(), r -> new ArrayList<>()).add(open);
             }

@@ -38,6 +38,7 @@ public final class MatterJson {
             case Matter.Gone g -> {}
             case Matter.OddAnswer a -> {}
             case Matter.AnotherDevice d -> {}
+            case Matter.OtherCertificate c -> {}
             case Matter.Firmware f -> {}
             case Matter.NotRead n -> {}
             case Matter.Clock c -> {}
@@ -76,6 +77,7 @@ public final class MatterJson {
             case "gone" -> new Matter.Gone();
             case "odd-answer" -> new Matter.OddAnswer();
             case "another-device" -> new Matter.AnotherDevice();
+            case "other-certificate" -> new Matter.OtherCertificate();
             case "firmware" -> new Matter.Firmware();
             case "not-read" -> new Matter.NotRead();
             case "clock" -> new Matter.Clock();

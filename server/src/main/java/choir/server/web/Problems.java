@@ -53,7 +53,9 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail recorder(LinkException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_GATEWAY, String.valueOf(e.getMessage()));
+        var detail = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_GATEWAY, String.valueOf(e.getMessage()));
+        e.presented().ifPresent(fingerprint -> detail.setProperty("fingerprint", fingerprint.text()));
+        return detail;
     }
 
     @ExceptionHandler
