@@ -14,8 +14,7 @@ import org.snakeyaml.engine.v2.api.LoadSettings;
 /** The demo fleet file, as far as the service is told of it. */
 record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<String> then) {
     /** @param user empty for one without a network interface */
-    record Recorder(
-            String name, String make, String user, String password, boolean tls, List<Camera> cameras) {
+    record Recorder(String name, String make, String user, String password, boolean tls, List<Camera> cameras) {
         List<String> labels() {
             return cameras.stream().map(Camera::label).toList();
         }

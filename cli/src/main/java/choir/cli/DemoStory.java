@@ -73,7 +73,8 @@ final class DemoStory {
                 "password", recorder.password(),
                 "zone", fleet.zone()));
         if (recorder.tls()) {
-            // It is asked what it is, so that it shows its certificate; in the demo nobody has to look whether it is the right one.
+            // It is asked what it is, so that it shows its certificate; in the demo nobody has to look whether it is
+            // the right one.
             RecorderAdd.added(service, body, shown -> true);
         } else {
             body.put("family", recorder.make());

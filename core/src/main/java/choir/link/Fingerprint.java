@@ -26,10 +26,13 @@ public record Fingerprint(String text) {
                 .replaceAll("[\\s:]", "")
                 .toUpperCase(Locale.ROOT);
         if (!digits.matches("[0-9A-F]{" + 2 * BYTES + "}")) {
-            throw new Refusal("\"" + text.strip() + "\" is no fingerprint; expected the SHA-256 of the certificate, 32 pairs"
-                    + " of hexadecimal digits such as 3A:F0:…");
+            throw new Refusal(
+                    "\"" + text.strip() + "\" is no fingerprint; expected the SHA-256 of the certificate, 32 pairs"
+                            + " of hexadecimal digits such as 3A:F0:…");
         }
-        return new Fingerprint(HexFormat.ofDelimiter(":").withUpperCase().formatHex(HexFormat.of().parseHex(digits)));
+        return new Fingerprint(HexFormat.ofDelimiter(":")
+                .withUpperCase()
+                .formatHex(HexFormat.of().parseHex(digits)));
     }
 
     /** @param encoded the certificate in its binary form */

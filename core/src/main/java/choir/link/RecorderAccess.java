@@ -13,12 +13,7 @@ import java.util.Optional;
  * @param family absent while it is not known yet; a reading then names maker and model but no settings
  */
 public record RecorderAccess(
-        String who,
-        URI address,
-        String user,
-        String password,
-        Optional<Fingerprint> pinned,
-        Optional<Family> family) {
+        String who, URI address, String user, String password, Optional<Fingerprint> pinned, Optional<Family> family) {
     public RecorderAccess {
         boolean http = "http".equals(address.getScheme()) || "https".equals(address.getScheme());
         if (!http || address.getHost() == null) {

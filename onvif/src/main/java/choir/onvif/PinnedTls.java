@@ -141,7 +141,8 @@ final class PinnedTls implements TlsSocketStrategy {
         }
 
         private static String words(X509Certificate certificate) {
-            return Element.shortened("for " + certificate.getSubjectX500Principal().getName()) + ", until "
+            return Element.shortened(
+                            "for " + certificate.getSubjectX500Principal().getName()) + ", until "
                     + certificate.getNotAfter().toInstant();
         }
 

@@ -115,16 +115,13 @@ final class PullPoint {
                         subscription,
                         MANAGER + "RenewRequest",
                         Element.of(
-                                NOTIFICATION,
-                                "Renew",
-                                Element.of(NOTIFICATION, "TerminationTime", LASTS.toString()))))
+                                NOTIFICATION, "Renew", Element.of(NOTIFICATION, "TerminationTime", LASTS.toString()))))
                 .orElse(LASTS);
     }
 
     void unsubscribe(Subscription subscription) {
         try {
-            var _ = toManager(
-                    subscription, MANAGER + "UnsubscribeRequest", Element.of(NOTIFICATION, "Unsubscribe"));
+            var _ = toManager(subscription, MANAGER + "UnsubscribeRequest", Element.of(NOTIFICATION, "Unsubscribe"));
         } catch (LinkException e) {
             if (e.endsConversation()) {
                 throw e;

@@ -63,8 +63,7 @@ class ChangesTest {
     @Test
     void whatIsWrittenIsToldAsWell() {
         var subscription = link.subscribe(tern).orElseThrow();
-        assertThat(Writes.to(
-                        link, tern, Map.of("01", Map.of(Catalogue.SENSITIVITY, NativeValue.number(33)))))
+        assertThat(Writes.to(link, tern, Map.of("01", Map.of(Catalogue.SENSITIVITY, NativeValue.number(33)))))
                 .isEmpty();
         assertThat(told(subscription).changes()).containsExactly("Media/ConfigurationChanged");
     }

@@ -82,8 +82,8 @@ class TlsTest {
         var thrown = refusal(Optional.empty());
         assertThat(thrown.presented()).contains(print("first"));
         assertThat(thrown)
-                .hasMessageContaining("pier was told nothing: its certificate is not known here: SHA-256 "
-                        + print("first"))
+                .hasMessageContaining(
+                        "pier was told nothing: its certificate is not known here: SHA-256 " + print("first"))
                 .hasMessageContaining("for CN=simulated recorder, until ");
         assertThat(calls()).isEqualTo("0");
     }

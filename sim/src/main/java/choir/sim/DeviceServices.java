@@ -1,6 +1,5 @@
 package choir.sim;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.stream.Collectors;

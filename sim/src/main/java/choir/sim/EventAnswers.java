@@ -97,9 +97,11 @@ final class EventAnswers {
     }
 
     String subscribe(Element operation) {
-        var lasts = Xml.text(operation, "InitialTerminationTime").map(this::duration).orElse(SimEvents.USUAL);
-        var id = recorder.events.subscribe(
-                Xml.text(operation, "TopicExpression").orElse(""), lasts);
+        var lasts = Xml.text(operation, "InitialTerminationTime")
+                .map(this::duration)
+                .orElse(SimEvents.USUAL);
+        var id =
+                recorder.events.subscribe(Xml.text(operation, "TopicExpression").orElse(""), lasts);
         synchronize();
         return "<tev:CreatePullPointSubscriptionResponse><tev:SubscriptionReference><wsa:Address>" + base + "/events/"
                 + id + "</wsa:Address></tev:SubscriptionReference><wsnt:CurrentTime>" + time(Duration.ZERO)
@@ -122,7 +124,8 @@ final class EventAnswers {
         try {
             return text.startsWith("P")
                     ? Duration.parse(text)
-                    : Duration.between(now(), java.time.OffsetDateTime.parse(text).toInstant());
+                    : Duration.between(
+                            now(), java.time.OffsetDateTime.parse(text).toInstant());
         } catch (DateTimeParseException e) {
             throw new SimSoapFault("Sender", "InvalidArgVal", "UnacceptableTerminationTime", "Not a time: " + text);
         }
@@ -147,7 +150,8 @@ final class EventAnswers {
 
     String renew(Element operation, String service) {
         var lasts = recorder.events.renew(
-                id(service), Xml.text(operation, "TerminationTime").map(this::duration).orElse(SimEvents.USUAL));
+                id(service),
+                Xml.text(operation, "TerminationTime").map(this::duration).orElse(SimEvents.USUAL));
         return "<wsnt:RenewResponse><wsnt:TerminationTime>" + time(lasts)
                 + "</wsnt:TerminationTime><wsnt:CurrentTime>" + time(Duration.ZERO)
                 + "</wsnt:CurrentTime></wsnt:RenewResponse>";

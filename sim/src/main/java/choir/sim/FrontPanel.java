@@ -75,8 +75,7 @@ final class FrontPanel {
                 if (channel.isPresent()) {
                     turn(recorder, recorder.channel(channel.get()), key, value);
                     if (!OF_THE_SCENE.contains(key)) {
-                        EventAnswers.tellOfPanel(
-                                recorder, recorder.channel(channel.get()), OF_RECORDING.contains(key));
+                        EventAnswers.tellOfPanel(recorder, recorder.channel(channel.get()), OF_RECORDING.contains(key));
                     }
                 } else {
                     turn(recorder, key, value, knobs);

@@ -52,7 +52,8 @@ final class SimEvents {
                 .filter(t -> !t.isEmpty())
                 .toList();
         if (topics.stream().anyMatch(t -> !t.matches("\\w+:[\\w/]+(//\\.)?"))) {
-            throw new SimSoapFault("Sender", "InvalidArgVal", "InvalidFilterFault", "Not a topic expression: " + filter);
+            throw new SimSoapFault(
+                    "Sender", "InvalidArgVal", "InvalidFilterFault", "Not a topic expression: " + filter);
         }
         var id = Integer.toString(numbers.incrementAndGet());
         subscriptions.put(id, new Subscription(topics, bounded(lasts)));

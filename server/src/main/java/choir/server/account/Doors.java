@@ -66,7 +66,11 @@ class Doors {
                         .hasRole(Role.TECHNICIAN.name())
                         .requestMatchers(HttpMethod.POST, "/api/v1/recorders", "/api/v1/recorder-searches")
                         .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.PUT, "/api/v1/recorders/*/password", "/api/v1/recorders/*/certificate", "/api/v1/families/*")
+                        .requestMatchers(
+                                HttpMethod.PUT,
+                                "/api/v1/recorders/*/password",
+                                "/api/v1/recorders/*/certificate",
+                                "/api/v1/families/*")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.DELETE, "/api/v1/recorders/*")
                         .hasRole(Role.ADMINISTRATOR.name())

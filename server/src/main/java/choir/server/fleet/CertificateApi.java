@@ -38,14 +38,16 @@ class CertificateApi {
             var recorder = fleet.recorder(name);
             if (recorder.address().filter(a -> "https".equals(a.getScheme())).isEmpty()) {
                 throw new Problem(
-                        Problem.Kind.INVALID, name + " is spoken to without TLS, so there is no certificate to confirm");
+                        Problem.Kind.INVALID,
+                        name + " is spoken to without TLS, so there is no certificate to confirm");
             }
             devices.certificate(name, fingerprint);
             journal.add(
                     who.getName(),
                     "confirmed the certificate of a recorder",
                     name,
-                    "SHA-256 " + fingerprint + recorder.certificate().map(c -> ", before " + c).orElse(""));
+                    "SHA-256 " + fingerprint
+                            + recorder.certificate().map(c -> ", before " + c).orElse(""));
         });
     }
 }

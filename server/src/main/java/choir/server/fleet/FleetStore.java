@@ -73,7 +73,9 @@ public class FleetStore {
                 row.getString("family"),
                 Optional.ofNullable(row.getString("address")).map(URI::create),
                 row.getString("username"),
-                Optional.of(row.getString("certificate")).filter(c -> !c.isEmpty()).map(Fingerprint::new),
+                Optional.of(row.getString("certificate"))
+                        .filter(c -> !c.isEmpty())
+                        .map(Fingerprint::new),
                 row.getString("zone"),
                 new Device(
                         row.getString("manufacturer"),
@@ -97,8 +99,14 @@ public class FleetStore {
 
     /** What is known of a recorder that is added; to be called within a transaction. */
     @SuppressWarnings("ArrayRecordComponent")
-    record Fresh(RecorderName name, String family, Optional<URI> address, String user, byte[] secret,
-            Optional<Fingerprint> certificate, ZoneId zone) {}
+    record Fresh(
+            RecorderName name,
+            String family,
+            Optional<URI> address,
+            String user,
+            byte[] secret,
+            Optional<Fingerprint> certificate,
+            ZoneId zone) {}
 
     void add(Fresh fresh) {
         database.change("""

@@ -3,8 +3,8 @@ package choir.server.fleet;
 import choir.family.Family;
 import choir.fleet.Node;
 import choir.fleet.RecorderName;
-import choir.link.GenericFamily;
 import choir.link.Fingerprint;
+import choir.link.GenericFamily;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
@@ -218,7 +218,10 @@ class RecorderApi {
                             + LONGEST_LABEL + " characters: it has no network interface to ask");
         }
         database.write(() -> {
-            store(new FleetStore.Fresh(name, family.name(), Optional.empty(), "", secrets.encrypt(""), Optional.empty(), zone), who);
+            store(
+                    new FleetStore.Fresh(
+                            name, family.name(), Optional.empty(), "", secrets.encrypt(""), Optional.empty(), zone),
+                    who);
             for (int i = 0; i < labels.size(); i++) {
                 fleet.seen(name, "%02d".formatted(i + 1), labels.get(i), "");
             }

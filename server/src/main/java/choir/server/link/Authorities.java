@@ -29,7 +29,8 @@ public final class Authorities {
                 all.addAll(read(file));
             }
         } catch (IOException e) {
-            throw new IllegalArgumentException("choir.authorities: " + folder.get() + " cannot be read: " + e.getMessage(), e);
+            throw new IllegalArgumentException(
+                    "choir.authorities: " + folder.get() + " cannot be read: " + e.getMessage(), e);
         }
         return all;
     }

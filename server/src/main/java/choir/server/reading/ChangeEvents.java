@@ -1,6 +1,5 @@
 package choir.server.reading;
 
-import choir.family.Family;
 import choir.link.LinkException;
 import choir.server.ServiceSettings;
 import choir.server.family.KnownFamilies;
@@ -123,7 +122,9 @@ class ChangeEvents {
     }
 
     private Duration pause(
-            String name, @org.jspecify.annotations.Nullable Boolean tells, @org.jspecify.annotations.Nullable Throwable trouble) {
+            String name,
+            @org.jspecify.annotations.Nullable Boolean tells,
+            @org.jspecify.annotations.Nullable Throwable trouble) {
         if (trouble != null) {
             boolean ofRecorder = trouble instanceof LinkException || trouble.getCause() instanceof LinkException;
             if (!ofRecorder) {

@@ -26,7 +26,8 @@ class ChangeEventsTest {
 
     @BeforeEach
     void start() {
-        service = TestService.start("--choir.change-tick=20ms", "--choir.change-poll=50ms", "--choir.change-quiet=100ms");
+        service =
+                TestService.start("--choir.change-tick=20ms", "--choir.change-poll=50ms", "--choir.change-quiet=100ms");
         service.load("template: house\nmotion: {sensitivity: 50}\n---\ngroup: fleet\nuse: [house]\n");
         var config = new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(50)));
         service.recorders().telling = true;
@@ -56,7 +57,9 @@ class ChangeEventsTest {
     }
 
     private long auditsByEvents() {
-        return service.get("/api/v1/audits").body().valueStream()
+        return service.get("/api/v1/audits")
+                .body()
+                .valueStream()
                 .filter(a -> a.path("who").asString("").equals("recorders"))
                 .filter(a -> !a.path("endedAt").asString("").isEmpty())
                 .count();
