@@ -17,6 +17,7 @@ import picocli.CommandLine.Command;
             RecorderPause.class,
             RecorderResume.class,
             RecorderPassword.class,
+            RecorderPasswords.class,
             RecorderCertificate.class,
             RecorderRemove.class
         })

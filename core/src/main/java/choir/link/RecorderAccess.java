@@ -31,6 +31,11 @@ public record RecorderAccess(
         this(String.valueOf(address.getAuthority()), address, user, password, family);
     }
 
+    /** The same with another password. */
+    public RecorderAccess with(String other) {
+        return new RecorderAccess(who, address, user, other, pinned, family);
+    }
+
     @Override
     public String toString() {
         return user + "@" + address;

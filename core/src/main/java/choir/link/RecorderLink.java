@@ -35,6 +35,20 @@ public interface RecorderLink extends ChangeLink {
      */
     byte[] still(RecorderAccess access, String channel);
 
+    /**
+     * Gives the user of the access another password at the recorder, and leaves its rights as they are.
+     *
+     * @throws LinkException when it was refused, or when it is not known whether it was taken
+     */
+    void changePassword(RecorderAccess access, String fresh);
+
+    /**
+     * Asks for something that needs the password, and for nothing else.
+     *
+     * @throws LinkException with {@code NOT_AUTHORIZED} when it is not the right one
+     */
+    void tryPassword(RecorderAccess access);
+
     /** How the recorder describes its ranges where they differ from the family file, in words; empty when they agree. */
     List<String> disagreements(RecorderAccess access);
 }

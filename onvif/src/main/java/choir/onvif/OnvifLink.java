@@ -149,6 +149,16 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     @Override
+    public void changePassword(RecorderAccess access, String fresh) {
+        var _ = in(access, patience.call().multipliedBy(2), session -> session.changePassword(fresh));
+    }
+
+    @Override
+    public void tryPassword(RecorderAccess access) {
+        var _ = in(access, patience.call().multipliedBy(2), OnvifSession::device);
+    }
+
+    @Override
     public Optional<Subscription> subscribe(RecorderAccess access) {
         return in(access, patience.call().multipliedBy(2), session -> new PullPoint(session).subscribe());
     }

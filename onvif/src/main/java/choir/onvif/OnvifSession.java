@@ -206,6 +206,30 @@ final class OnvifSession {
                 deadline);
     }
 
+    /** The rights of the user stay as they are, so they are asked for first. */
+    Element changePassword(String fresh) {
+        var users = call(access.address(), Element.of(Namespaces.DEVICE, "GetUsers"), true);
+        var level = users.all("User")
+                .filter(u -> u.textAt("Username").filter(access.user()::equals).isPresent())
+                .findFirst()
+                .flatMap(u -> u.textAt("UserLevel"))
+                .orElseThrow(() -> new LinkException(
+                        Reason.NOT_SUPPORTED,
+                        access.who() + " does not name \"" + access.user() + "\" among its users"));
+        return call(
+                access.address(),
+                Element.of(
+                        Namespaces.DEVICE,
+                        "SetUser",
+                        Element.of(
+                                Namespaces.DEVICE,
+                                "User",
+                                Element.of(Namespaces.SCHEMA, "Username", access.user()),
+                                Element.of(Namespaces.SCHEMA, "Password", fresh),
+                                Element.of(Namespaces.SCHEMA, "UserLevel", level))),
+                true);
+    }
+
     /** Calls an operation of the service with the request's namespace. */
     Element call(Element request) {
         var namespace = request.name().getNamespaceURI();

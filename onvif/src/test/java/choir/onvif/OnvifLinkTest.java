@@ -113,6 +113,23 @@ class OnvifLinkTest {
                                 f -> assertThat(config.get(key)).as(key.text()).contains(f)));
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"tern", "gannet"})
+    void aPasswordIsChangedForTheUserOfTheAccessAndItsRightsStay(String make) {
+        var recorder = make.equals("tern") ? tern : gannet;
+        link.changePassword(access(recorder), "quiet water");
+        var refused = catchThrowableOfType(LinkException.class, () -> link.tryPassword(access(recorder)));
+        assertThat(refused.reason()).isEqualTo(Reason.NOT_AUTHORIZED);
+        link.tryPassword(access(recorder, make, "quiet water"));
+        assertThat(link.read(access(recorder, make, "quiet water")).channels()).isNotEmpty();
+        var tooLong = catchThrowableOfType(
+                LinkException.class,
+                () -> link.changePassword(access(recorder, make, "quiet water"), "x".repeat(65)));
+        assertThat(tooLong.reason()).isEqualTo(Reason.REFUSED);
+        assertThat(tooLong).hasMessageContaining("at most 64 characters");
+        link.tryPassword(access(recorder, make, "quiet water"));
+    }
+
     @Test
     void readsAGannetThatChallengesAndLeavesItsProfilesEmpty() {
         var reading = link.read(access(gannet));

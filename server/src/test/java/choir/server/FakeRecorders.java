@@ -78,6 +78,15 @@ public final class FakeRecorders implements RecorderLink {
         public final java.util.concurrent.atomic.AtomicInteger givenBack =
                 new java.util.concurrent.atomic.AtomicInteger();
 
+        /** Empty while any will do. */
+        public volatile Optional<String> password = Optional.empty();
+
+        /** What it does with a new one. */
+        public volatile Consumer<String> onPassword = fresh -> password = Optional.of(fresh);
+
+        public final java.util.concurrent.atomic.AtomicInteger wrongTries =
+                new java.util.concurrent.atomic.AtomicInteger();
+
         Fake(String name) {
             this.name = name;
             this.serial = "serial of " + name;
@@ -139,6 +148,7 @@ public final class FakeRecorders implements RecorderLink {
             fake.onMissed.run();
         }
         refuseWhenAway(fake);
+        refuseWrong(fake, access);
         fake.onShown.accept(Map.copyOf(fake.held));
         List<RecorderReading.Channel> channels = new ArrayList<>();
         synchronized (fake.held) {
@@ -216,6 +226,28 @@ public final class FakeRecorders implements RecorderLink {
     @Override
     public List<String> disagreements(RecorderAccess access) {
         return List.of();
+    }
+
+    @Override
+    public void changePassword(RecorderAccess access, String fresh) {
+        var fake = at(access);
+        refuseWhenAway(fake);
+        refuseWrong(fake, access);
+        fake.onPassword.accept(fresh);
+    }
+
+    @Override
+    public void tryPassword(RecorderAccess access) {
+        var fake = at(access);
+        refuseWhenAway(fake);
+        refuseWrong(fake, access);
+    }
+
+    private static void refuseWrong(Fake fake, RecorderAccess access) {
+        fake.password.filter(p -> !p.equals(access.password())).ifPresent(p -> {
+            fake.wrongTries.incrementAndGet();
+            throw new LinkException(Reason.NOT_AUTHORIZED, fake.name + " does not take the password");
+        });
     }
 
     @Override

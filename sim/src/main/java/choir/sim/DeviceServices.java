@@ -26,6 +26,10 @@ final class DeviceServices {
                 case "GetCapabilities" -> capabilities();
                 case "GetDeviceInformation" -> deviceInformation();
                 case "GetSystemDateAndTime" -> dateAndTime();
+                case "GetUsers" ->
+                    "<tds:GetUsersResponse><tds:User><tt:Username>" + Xml.escape(recorder.user)
+                            + "</tt:Username><tt:UserLevel>Operator</tt:UserLevel></tds:User></tds:GetUsersResponse>";
+                case "SetUser" -> setUser(operation);
                 case "GetHostname" ->
                     "<tds:GetHostnameResponse><tds:HostnameInformation><tt:FromDHCP>false</tt:FromDHCP><tt:Name>"
                             + recorder.name + "</tt:Name></tds:HostnameInformation></tds:GetHostnameResponse>";
@@ -73,6 +77,22 @@ final class DeviceServices {
 
     private Instant now() {
         return Instant.now().plus(recorder.clockAhead);
+    }
+
+    private String setUser(Element operation) {
+        if (Xml.text(operation, "Username").filter(recorder.user::equals).isEmpty()) {
+            throw SimSoapFault.wrongValue("UsernameMissing", "There is no such user");
+        }
+        if (Xml.text(operation, "UserLevel").filter("Operator"::equals).isEmpty()) {
+            throw SimSoapFault.wrongValue("FixedUser", "The level of a user is not changed here");
+        }
+        var fresh = Xml.text(operation, "Password").orElse("");
+        int longest = Integer.parseInt(recorder.quirks.getOrDefault("User.LongestPassword", "64"));
+        if (fresh.isEmpty() || fresh.length() > longest) {
+            throw SimSoapFault.wrongValue("PasswordTooLong", "A password has at most " + longest + " characters");
+        }
+        recorder.change(() -> recorder.password = fresh);
+        return "<tds:SetUserResponse/>";
     }
 
     private String services() {

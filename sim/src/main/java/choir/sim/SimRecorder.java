@@ -24,7 +24,7 @@ public final class SimRecorder {
     final String name;
     final SimModel model;
     final String user;
-    final String password;
+    volatile String password;
     volatile String serial;
     volatile String firmware = "4.2.0";
     final List<SimChannel> channels = new ArrayList<>();
@@ -106,6 +106,7 @@ public final class SimRecorder {
                 throw new java.io.UncheckedIOException(e);
             }
             zone = properties.getProperty("zone", zone);
+            password = properties.getProperty("password", password);
             clockAhead = Duration.parse(properties.getProperty("clock", "PT0S"));
             faults.set(properties.getProperty("fault", "NONE"), Duration.ZERO);
             SimDayGroup.load(properties).forEach(g -> dayGroups.put(g.token(), g));
@@ -151,6 +152,7 @@ public final class SimRecorder {
         var properties = new Properties();
         properties.setProperty("clock", clockAhead.toString());
         properties.setProperty("zone", zone);
+        properties.setProperty("password", password);
         properties.setProperty("fault", faults.lasting());
         dayGroups.values().forEach(g -> g.save(properties));
         channels.forEach(c -> c.save(properties));

@@ -41,6 +41,8 @@ class DoorsTest {
             "DELETE /api/v1/people/{name}",
             "POST /api/v1/recorders",
             "POST /api/v1/recorder-searches",
+            "POST /api/v1/password-changes",
+            "PUT /api/v1/recorders/{name}/certificate",
             "PUT /api/v1/recorders/{name}/password",
             "PUT /api/v1/families/{name}",
             "DELETE /api/v1/recorders/{name}");

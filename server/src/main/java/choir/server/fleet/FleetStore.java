@@ -31,7 +31,7 @@ import org.springframework.stereotype.Component;
 public class FleetStore {
     private static final String RECORDER = """
             SELECT name, family, address, username, zone, manufacturer, model, firmware, serial, why_not,
-                   clock_ahead, posix_zone, read_at, tried_at, certificate, version
+                   clock_ahead, posix_zone, read_at, tried_at, certificate, next_sent, version
             FROM recorder
             """;
     private static final String CAMERA =
@@ -76,6 +76,7 @@ public class FleetStore {
                 Optional.of(row.getString("certificate"))
                         .filter(c -> !c.isEmpty())
                         .map(Fingerprint::new),
+                row.getInt("next_sent") == 1,
                 row.getString("zone"),
                 new Device(
                         row.getString("manufacturer"),
@@ -136,7 +137,7 @@ public class FleetStore {
 
     void password(String name, String user, byte[] secret) {
         database.change(
-                        "UPDATE recorder SET username = :user, secret = :secret, version = version + 1 WHERE name = :name")
+                        "UPDATE recorder SET username = :user, secret = :secret, next_secret = NULL, next_sent = 0, version = version + 1 WHERE name = :name")
                 .param("user", user)
                 .param("secret", secret)
                 .param("name", name)

@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param zone the name of an IANA zone
  * @param clockAhead as of the last reading; empty when it was never read
  * @param certificate the one that was confirmed for it by TLS
+ * @param passwordUnderWay a new password was sent to it, and it is not known yet which of the two it takes
  * @param posixZone its rule for daylight saving as the device states it; empty when it does not
  */
 public record StoredRecorder(
@@ -24,6 +25,7 @@ public record StoredRecorder(
         Optional<URI> address,
         String username,
         Optional<Fingerprint> certificate,
+        boolean passwordUnderWay,
         String zone,
         Device device,
         Contact contact,
@@ -45,6 +47,6 @@ public record StoredRecorder(
 
     public StoredRecorder in(Contact other) {
         return new StoredRecorder(
-                recorder, family, address, username, certificate, zone, device, other, clockAhead, posixZone, version);
+                recorder, family, address, username, certificate, passwordUnderWay, zone, device, other, clockAhead, posixZone, version);
     }
 }

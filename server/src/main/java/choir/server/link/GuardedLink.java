@@ -63,6 +63,16 @@ public final class GuardedLink implements RecorderLink {
     }
 
     @Override
+    public void changePassword(RecorderAccess access, String fresh) {
+        link.changePassword(checked(access), fresh);
+    }
+
+    @Override
+    public void tryPassword(RecorderAccess access) {
+        link.tryPassword(checked(access));
+    }
+
+    @Override
     public Optional<Subscription> subscribe(RecorderAccess access) {
         return link.subscribe(checked(access));
     }

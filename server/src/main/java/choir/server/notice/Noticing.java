@@ -45,6 +45,11 @@ class Noticing implements Works.Follower, Plans.Follower {
                     tell(Severity.HIGH, failed(work, r));
                 }
             }
+            case Task.Passwords p -> {
+                if (work.state() != Work.State.DONE) {
+                    tell(Severity.HIGH, failed(work, p));
+                }
+            }
             case Task.Reading r -> {
                 // Whoever asked for it sees what came of it.
             }

@@ -12,6 +12,8 @@ import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.PasswordStore;
+import choir.server.fleet.PasswordStore.Taken;
 import choir.server.fleet.StoredRecorder;
 import java.time.Duration;
 import java.util.List;
@@ -27,6 +29,7 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -46,7 +49,8 @@ public class Devices {
 
     /** What came of asking one recorder. */
     public sealed interface Outcome {
-        record Reached(RecorderReading reading) implements Outcome {}
+        /** @param taken which password, where one is on its way */
+        record Reached(RecorderReading reading, PasswordStore.Taken taken) implements Outcome {}
 
         record Failed(LinkException why) implements Outcome {}
 
@@ -59,6 +63,7 @@ public class Devices {
     private final KnownFamilies families;
     private final Secrets secrets;
     private final Subscriptions subscriptions;
+    private final PasswordStore passwords;
     private final Semaphore calls;
     private final Map<String, Semaphore> held = new ConcurrentHashMap<>();
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
@@ -70,7 +75,9 @@ public class Devices {
             KnownFamilies families,
             Secrets secrets,
             Subscriptions subscriptions,
+            PasswordStore passwords,
             ServiceSettings settings) {
+        this.passwords = passwords;
         this.subscriptions = subscriptions;
         this.link = link;
         this.fleet = fleet;
@@ -126,6 +133,24 @@ public class Devices {
                 refuseWhenStopping();
             }
             return written;
+        }
+
+        /**
+         * Gives it a new password and tries which of the two it takes then. The caller has noted the new one before.
+         *
+         * @param which empty when that could not be seen, so that either may be the right one
+         * @param trouble in words; empty when the new one counts
+         */
+        public record PasswordChange(Optional<Taken> which, Optional<String> trouble) {}
+
+        public PasswordChange changePassword(String fresh) {
+            var access = access(recorder);
+            var change = await(CompletableFuture.supplyAsync(
+                    () -> limited(() -> changed(recorder.name(), access.get(), fresh)), threads));
+            if (change.which().isEmpty()) {
+                refuseWhenStopping();
+            }
+            return change;
         }
 
         @Override
@@ -211,9 +236,25 @@ public class Devices {
             return new Outcome.OnSite();
         }
         try {
-            return new Outcome.Reached(limited(() -> link.read(question.get().get())));
+            return reached(recorder, question.get().get());
         } catch (RuntimeException e) {
             return failed(recorder, e);
+        }
+    }
+
+    /** Where a new password is on its way, either may be the right one. */
+    private Outcome reached(StoredRecorder recorder, RecorderAccess access) {
+        try {
+            return new Outcome.Reached(
+                    limited(() -> link.read(access)), recorder.passwordUnderWay() ? Taken.OLD : Taken.THE_ONLY);
+        } catch (LinkException e) {
+            var next = recorder.passwordUnderWay() && e.reason() == Reason.NOT_AUTHORIZED
+                    ? passwords.next(recorder.name()).map(secrets::decrypt)
+                    : Optional.<String>empty();
+            if (next.isEmpty()) {
+                throw e;
+            }
+            return new Outcome.Reached(limited(() -> link.read(access.with(next.get()))), Taken.NEW);
         }
     }
 
@@ -234,6 +275,50 @@ public class Devices {
             return work.get();
         } finally {
             calls.release();
+        }
+    }
+
+    private Conversation.PasswordChange changed(String name, RecorderAccess access, String fresh) {
+        try {
+            link.changePassword(access, fresh);
+        } catch (LinkException e) {
+            if (e.reason() == Reason.REFUSED || e.reason() == Reason.NOT_SUPPORTED) {
+                return new Conversation.PasswordChange(Optional.of(Taken.OLD), Optional.of(e.getMessage()));
+            }
+            if (e.reason() == Reason.NOT_AUTHORIZED) {
+                // It may have taken the new one before, as after a crash.
+                return which(name, access, fresh, e);
+            }
+        }
+        return which(name, access, fresh, null);
+    }
+
+    /** A try with a wrong password counts against the account, so there are two at most. */
+    private Conversation.PasswordChange which(
+            String name, RecorderAccess access, String fresh, @Nullable LinkException before) {
+        try {
+            link.tryPassword(access.with(fresh));
+            return new Conversation.PasswordChange(Optional.of(Taken.NEW), Optional.empty());
+        } catch (LinkException e) {
+            if (e.reason() != Reason.NOT_AUTHORIZED) {
+                return new Conversation.PasswordChange(
+                        Optional.empty(),
+                        Optional.of("it is not known which password " + name
+                                + " takes; both are kept, and the next reading tries them (" + e.getMessage() + ")"));
+            }
+        }
+        if (before != null) {
+            return new Conversation.PasswordChange(Optional.empty(), Optional.of(name + " takes neither password"));
+        }
+        try {
+            link.tryPassword(access);
+            return new Conversation.PasswordChange(
+                    Optional.of(Taken.OLD), Optional.of(name + " did not take the new password, and keeps the old one"));
+        } catch (LinkException e) {
+            return new Conversation.PasswordChange(
+                    Optional.empty(),
+                    Optional.of("it is not known which password " + name
+                            + " takes; both are kept, and the next reading tries them (" + e.getMessage() + ")"));
         }
     }
 

@@ -2,6 +2,7 @@ package choir.server.reading;
 
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.PasswordStore;
 import choir.server.reading.Devices.Asked;
 import choir.server.reading.Devices.Outcome;
 import choir.server.work.Work;
@@ -11,6 +12,7 @@ import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import org.slf4j.Logger;
@@ -46,6 +48,7 @@ public class Sweeps {
     private final FleetStore fleet;
     private final ObservationStore observations;
     private final Identities identities;
+    private final PasswordStore passwords;
     private final List<Followed> followed;
     private final Database database;
     private final Clock clock;
@@ -55,10 +58,12 @@ public class Sweeps {
             FleetStore fleet,
             ObservationStore observations,
             Identities identities,
+            PasswordStore passwords,
             List<Followed> followed,
             Database database,
             Clock clock) {
         this.identities = identities;
+        this.passwords = passwords;
         this.followed = followed;
         this.devices = devices;
         this.fleet = fleet;
@@ -177,7 +182,10 @@ public class Sweeps {
 
     private void storeAlone(String recorder, Outcome outcome) {
         switch (outcome) {
-            case Outcome.Reached(var reading) -> observations.read(recorder, reading, clock.instant());
+            case Outcome.Reached(var reading, var taken) -> {
+                observations.read(recorder, reading, clock.instant());
+                passwords.settle(recorder, taken);
+            }
             case Outcome.Failed(var why) ->
                 fleet.notReached(recorder, String.valueOf(why.getMessage()), clock.instant());
             case Outcome.OnSite o -> {
@@ -248,6 +256,29 @@ public class Sweeps {
         return notRead == 0
                 ? Works.Ended.done(note)
                 : count(work, Part.DONE) == 0 ? Works.Ended.failed(note) : Works.Ended.partly(note);
+    }
+
+    /** The recorders of the plan whose turn has not come. */
+    public List<String> waiting(Work work) {
+        return of(work, Part.WAITING);
+    }
+
+    /** All recorders of the plan. */
+    public List<String> planned(Work work) {
+        return database.query("SELECT recorder FROM sweep_part WHERE work = :work ORDER BY recorder")
+                .param("work", work.id())
+                .query(String.class)
+                .list();
+    }
+
+    /** With how many it did not come to a good end. */
+    public int notDone(Work work) {
+        return count(work, Part.FAILED) + count(work, Part.GONE);
+    }
+
+    /** A turn was taken; to be called within the transaction that stores what came of it. */
+    public void markDone(Work work, String recorder, Optional<String> trouble) {
+        mark(work, recorder, trouble.isEmpty() ? Part.DONE : Part.FAILED, trouble.orElse(""));
     }
 
     /** How many recorders the work was about. */

@@ -14,7 +14,8 @@ public sealed interface Task {
         READING,
         AUDIT,
         ROLLOUT,
-        REPORT
+        REPORT,
+        PASSWORDS
     }
 
     Kind kind();
@@ -56,6 +57,14 @@ public sealed interface Task {
         @Override
         public Kind kind() {
             return Kind.REPORT;
+        }
+    }
+
+    /** New passwords at recorders; the passwords themselves stand with the recorders, encrypted. */
+    record Passwords(String selection, Waves waves) implements Task {
+        @Override
+        public Kind kind() {
+            return Kind.PASSWORDS;
         }
     }
 

@@ -37,6 +37,11 @@ public final class TaskJson {
                         .put("last", last.toString());
                 mail.ifPresent(m -> object.put("mail", m));
             }
+            case Task.Passwords(var selection, var waves) -> {
+                var parts = object.putArray("waves");
+                waves.before().forEach(part -> parts.add(part.toString()));
+                object.put("selection", selection).put("maxFailedPercent", waves.maxFailedPercent());
+            }
             case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
         return Json.text(object);
@@ -56,6 +61,7 @@ public final class TaskJson {
                             LocalDate.parse(Json.string(node, "first")),
                             LocalDate.parse(Json.string(node, "last")),
                             Optional.ofNullable(node.get("mail")).map(JsonNode::asString));
+                case PASSWORDS -> new Task.Passwords(Json.string(node, "selection"), waves(node));
                 case ROLLOUT ->
                     new Task.Rollout(
                             Json.string(node, "selection"),

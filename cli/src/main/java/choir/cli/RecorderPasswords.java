@@ -1,0 +1,78 @@
+package choir.cli;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(
+        name = "passwords",
+        description = {
+            "Change the passwords at the recorders of a selection, and here.",
+            "Without --password each gets one of its own that nobody needs to know. The old one counts until the recorder was"
+                    + " seen to take the new one."
+        })
+final class RecorderPasswords extends Act {
+    @Parameters(arity = "0..*", paramLabel = "SELECTION", description = "such as group:terminals/haldr; all without one")
+    private List<String> selection = List.of();
+
+    @Option(
+            names = "--password",
+            description = "the same for each; asked for when it stands alone",
+            arity = "0..1",
+            interactive = true)
+    private char @Nullable [] password;
+
+    @Option(
+            names = "--waves",
+            split = ",",
+            paramLabel = "PART",
+            description = "recorders, or shares of them, before the rest (default: 1,10%%)")
+    private List<String> waves = List.of();
+
+    @Option(
+            names = "--plain",
+            description = "also recorders without TLS, where anybody on the way can read the new password")
+    private boolean plain;
+
+    @Option(names = "--yes", description = "do not ask")
+    private boolean yes;
+
+    @Override
+    int run(Client service) {
+        var body = Client.body();
+        body.put("select", Selections.joined(selection, ""));
+        body.put("plain", plain);
+        if (password != null) {
+            body.put("password", new String(password));
+        }
+        if (!waves.isEmpty()) {
+            body.put("waves", waves);
+        }
+        body.put("onlyTry", true);
+        var outlook = service.post("/api/v1/password-changes", body);
+        var table = new Table("recorder", "user", "by TLS", "");
+        for (var line : outlook.path("recorders")) {
+            var why = Listing.text(line, "why");
+            table.row(
+                    Listing.text(line, "recorder"),
+                    Listing.text(line, "user"),
+                    line.path("tls").asBoolean() ? "yes" : "no",
+                    why.isEmpty() ? "gets a new password" : "left out: " + why);
+        }
+        table.print(out(), Table.terminalWidth());
+        int changed = outlook.path("changed").asInt();
+        if (changed == 0) {
+            throw new Failure(Failure.FAILED, "there is no password to change");
+        }
+        if (!yes && !Confirmation.given("Change " + changed + (changed == 1 ? " password?" : " passwords?"))) {
+            say("nothing was changed; to go on without being asked add --yes");
+            return Failure.DONE;
+        }
+        body.remove("onlyTry");
+        var ended = finish(service, service.post("/api/v1/password-changes", body));
+        say(Listing.text(ended, "note"));
+        return Listing.text(ended, "state").equals("done") ? Failure.DONE : Failure.FOUND;
+    }
+}
