@@ -14,7 +14,10 @@ import picocli.CommandLine.Parameters;
                     + " seen to take the new one."
         })
 final class RecorderPasswords extends Act {
-    @Parameters(arity = "0..*", paramLabel = "SELECTION", description = "such as group:terminals/haldr; all without one")
+    @Parameters(
+            arity = "0..*",
+            paramLabel = "SELECTION",
+            description = "such as group:terminals/haldr; all without one")
     private List<String> selection = List.of();
 
     @Option(

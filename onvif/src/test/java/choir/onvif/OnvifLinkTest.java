@@ -123,8 +123,7 @@ class OnvifLinkTest {
         link.tryPassword(access(recorder, make, "quiet water"));
         assertThat(link.read(access(recorder, make, "quiet water")).channels()).isNotEmpty();
         var tooLong = catchThrowableOfType(
-                LinkException.class,
-                () -> link.changePassword(access(recorder, make, "quiet water"), "x".repeat(65)));
+                LinkException.class, () -> link.changePassword(access(recorder, make, "quiet water"), "x".repeat(65)));
         assertThat(tooLong.reason()).isEqualTo(Reason.REFUSED);
         assertThat(tooLong).hasMessageContaining("at most 64 characters");
         link.tryPassword(access(recorder, make, "quiet water"));

@@ -64,7 +64,8 @@ class Doors {
                                 "/api/v1/template-drafts",
                                 "/api/v1/area-drafts")
                         .hasRole(Role.TECHNICIAN.name())
-                        .requestMatchers(HttpMethod.POST,
+                        .requestMatchers(
+                                HttpMethod.POST,
                                 "/api/v1/recorders",
                                 "/api/v1/recorder-searches",
                                 "/api/v1/password-changes")

@@ -61,17 +61,15 @@ public class PasswordStore {
                 // There is nothing to settle.
             }
             case OLD ->
-                database.change("UPDATE recorder SET next_secret = NULL, next_sent = 0 WHERE name = :name AND next_sent = 1")
+                database.change(
+                                "UPDATE recorder SET next_secret = NULL, next_sent = 0 WHERE name = :name AND next_sent = 1")
                         .param("name", recorder)
                         .update();
-            case NEW ->
-                database.change("""
+            case NEW -> database.change("""
                                 UPDATE recorder SET secret = next_secret, next_secret = NULL, next_sent = 0,
                                   version = version + 1
                                 WHERE name = :name AND next_sent = 1 AND next_secret IS NOT NULL
-                                """)
-                        .param("name", recorder)
-                        .update();
+                                """).param("name", recorder).update();
         }
     }
 }

@@ -47,6 +47,17 @@ public record StoredRecorder(
 
     public StoredRecorder in(Contact other) {
         return new StoredRecorder(
-                recorder, family, address, username, certificate, passwordUnderWay, zone, device, other, clockAhead, posixZone, version);
+                recorder,
+                family,
+                address,
+                username,
+                certificate,
+                passwordUnderWay,
+                zone,
+                device,
+                other,
+                clockAhead,
+                posixZone,
+                version);
     }
 }

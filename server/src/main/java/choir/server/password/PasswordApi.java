@@ -50,7 +50,11 @@ class PasswordApi {
             @Nullable Boolean onlyTry) {}
 
     /** @param why it is left out; missing when it is not */
-    record Line(String recorder, String user, boolean tls, @Nullable String why) {}
+    record Line(
+            String recorder,
+            String user,
+            boolean tls,
+            @Nullable String why) {}
 
     record Outlook(List<Line> recorders, int changed, int leftOut) {}
 
@@ -96,13 +100,15 @@ class PasswordApi {
                         .stream().map(Waves.Part::parse).toList(),
                 0);
         var lines = lines(select, Boolean.TRUE.equals(given.plain()));
-        var meant = lines.stream().filter(l -> l.why() == null).map(Line::recorder).toList();
+        var meant =
+                lines.stream().filter(l -> l.why() == null).map(Line::recorder).toList();
         if (Boolean.TRUE.equals(given.onlyTry())) {
             return ResponseEntity.ok(new Outlook(lines, meant.size(), lines.size() - meant.size()));
         }
         if (meant.isEmpty()) {
             throw new Problem(
-                    Problem.Kind.CONFLICT, "there is no password to change: " + lines.getFirst().recorder() + " "
+                    Problem.Kind.CONFLICT,
+                    "there is no password to change: " + lines.getFirst().recorder() + " "
                             + lines.getFirst().why());
         }
         long id = database.write(() -> {
@@ -121,8 +127,14 @@ class PasswordApi {
         List<Line> lines = new ArrayList<>();
         for (var name : standings.recordersOf(select)) {
             var recorder = fleet.recorder(name);
-            boolean tls = recorder.address().filter(a -> "https".equals(a.getScheme())).isPresent();
-            lines.add(new Line(name, recorder.username(), tls, whyNot(recorder, tls || plain).orElse(null)));
+            boolean tls = recorder.address()
+                    .filter(a -> "https".equals(a.getScheme()))
+                    .isPresent();
+            lines.add(new Line(
+                    name,
+                    recorder.username(),
+                    tls,
+                    whyNot(recorder, tls || plain).orElse(null)));
         }
         return lines;
     }
@@ -139,16 +151,20 @@ class PasswordApi {
             return Optional.of("is paused until " + pause.get().until());
         }
         if (passwords.next(recorder.name()).isPresent()) {
-            return Optional.of("has a new password on its way already; read it, and it is known which of the two it takes");
+            return Optional.of(
+                    "has a new password on its way already; read it, and it is known which of the two it takes");
         }
         return mayBeSent
                 ? Optional.empty()
-                : Optional.of("is spoken to without TLS, so anybody on the way could read the new password; include such"
-                        + " recorders with --plain");
+                : Optional.of(
+                        "is spoken to without TLS, so anybody on the way could read the new password; include such"
+                                + " recorders with --plain");
     }
 
     private static void require(String password) {
-        if (password.length() < SHORTEST || password.length() > LONGEST || password.chars().anyMatch(c -> c < ' ' || c > '~')) {
+        if (password.length() < SHORTEST
+                || password.length() > LONGEST
+                || password.chars().anyMatch(c -> c < ' ' || c > '~')) {
             throw new Problem(
                     Problem.Kind.INVALID,
                     "a recorder's password has " + SHORTEST + " to " + LONGEST

@@ -313,7 +313,8 @@ public class Devices {
         try {
             link.tryPassword(access);
             return new Conversation.PasswordChange(
-                    Optional.of(Taken.OLD), Optional.of(name + " did not take the new password, and keeps the old one"));
+                    Optional.of(Taken.OLD),
+                    Optional.of(name + " did not take the new password, and keeps the old one"));
         } catch (LinkException e) {
             return new Conversation.PasswordChange(
                     Optional.empty(),

@@ -74,7 +74,9 @@ class PasswordsTest {
         var wish = wish("");
         wish.remove("password");
         change(wish);
-        assertThat(fakes.stream().map(f -> f.password.orElseThrow()).distinct()).hasSize(4).allMatch(p -> p.length() == 24);
+        assertThat(fakes.stream().map(f -> f.password.orElseThrow()).distinct())
+                .hasSize(4)
+                .allMatch(p -> p.length() == 24);
         assertThat(canBeRead("r3")).isTrue();
     }
 
@@ -151,10 +153,14 @@ class PasswordsTest {
             two.onPassword = again -> two.password = Optional.of(again);
             throw new IllegalStateException("the service dies here");
         };
-        var id = service.post("/api/v1/password-changes", wish("")).body().path("id").asLong();
+        var id = service.post("/api/v1/password-changes", wish(""))
+                .body()
+                .path("id")
+                .asLong();
         service.restart();
         service.read();
-        assertThat(service.get("/api/v1/works/" + id).body().path("id").asLong()).isEqualTo(id);
+        assertThat(service.get("/api/v1/works/" + id).body().path("id").asLong())
+                .isEqualTo(id);
         for (var f : fakes) {
             assertThat(canBeRead(f.name)).as(f.name).isTrue();
         }
@@ -165,7 +171,9 @@ class PasswordsTest {
         for (var bad : List.of("short", "with\u0007bell in it", "ünterwegs und lang")) {
             var wish = wish("");
             wish.put("password", bad);
-            assertThat(service.post("/api/v1/password-changes", wish).status()).as(bad).isEqualTo(400);
+            assertThat(service.post("/api/v1/password-changes", wish).status())
+                    .as(bad)
+                    .isEqualTo(400);
         }
     }
 }
