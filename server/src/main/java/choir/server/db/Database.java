@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Supplier;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
@@ -89,30 +90,33 @@ public final class Database {
             return work.get();
         }
         List<Change> changes = new ArrayList<>();
+        var published = new AtomicBoolean();
         told.set(changes);
         try {
             var result = transaction.execute(status -> {
                 var done = work.get();
                 if (!changes.isEmpty()) {
-                    publishAfterCommit(new Committed(changes, nextNumber()));
+                    publishAfterCommit(new Committed(changes, nextNumber()), published);
                 }
                 return done;
             });
             return Objects.requireNonNull(result);
         } finally {
             told.remove();
-            if (!committed.isEmpty()) {
+            // Also when somebody has taken what was just committed: whoever wrote it waits until that is worked in.
+            if (published.get() || !committed.isEmpty()) {
                 listeners.forEach(Listener::changed);
             }
         }
     }
 
-    private void publishAfterCommit(Committed made) {
+    private void publishAfterCommit(Committed made, AtomicBoolean published) {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
                 // The connection is still ours, so no transaction that comes later misses these.
                 committed.add(made);
+                published.set(true);
             }
         });
     }

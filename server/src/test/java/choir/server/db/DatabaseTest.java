@@ -12,6 +12,8 @@ import java.util.concurrent.CountDownLatch;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 class DatabaseTest {
     private static TestService service;
@@ -58,6 +60,22 @@ class DatabaseTest {
                 .hasMessage("no");
         assertThat(count("fleet/unwound")).isZero();
         assertThat(told).isEmpty();
+    }
+
+    @Test
+    void whoeverCommitsIsToldAlsoWhenSomebodyElseHasTakenItMeanwhile() {
+        List<String> told = new ArrayList<>();
+        database.listen(() -> told.add("something"));
+        database.write(() -> {
+            database.tell(new RecorderChanged("taken"));
+            TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                @Override
+                public void afterCompletion(int status) {
+                    assertThat(database.committed()).isPresent();
+                }
+            });
+        });
+        assertThat(told).containsExactly("something");
     }
 
     @Test
