@@ -116,7 +116,7 @@ class Device {
       {
         'no-get-services': ['GetServices'],
         'no-rule-options': ['GetRuleOptions', 'GetAnalyticsModuleOptions'],
-        'no-analytics-list': ['GetAnalyticsConfigurations'],
+        'analytics-list-missing': ['GetAnalyticsConfigurations'],
         'shared-schedule-kept': ['CreateSchedule'],
       }[this.variant] ?? []
     ).includes(operation)
@@ -185,7 +185,7 @@ class Device {
 
   rules(c, as) {
     return `<${as} Name="motion" Type="onv:CellMotionDetector"><onv:Parameters><onv:SimpleItem Name="MinCount" Value="${c.count}"/>
-      <onv:SimpleItem Name="ActiveCells" Value="5/8="/></onv:Parameters></${as}>`
+      <onv:SimpleItem Name="ActiveCells" Value="6f8="/></onv:Parameters></${as}>`
   }
 
   analytics(c) {
@@ -454,7 +454,7 @@ function send(request, response, device, status, xml) {
       return
     case 'closes-silently':
       response.writeHead(status, { 'Content-Type': type, 'Content-Length': bytes.length, Connection: 'keep-alive' })
-      response.end(bytes, () => setTimeout(() => request.socket.destroy(), 1))
+      response.end(bytes, () => request.socket.end())
       return
     default:
       response.writeHead(status, { 'Content-Type': type, 'Content-Length': bytes.length })

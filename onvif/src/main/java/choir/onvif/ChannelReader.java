@@ -24,6 +24,9 @@ import java.util.function.Function;
 
 /** Finds a family's settings in what a recorder answered. What cannot be understood becomes a note, not a guess. */
 final class ChannelReader {
+    /** What a recorder holds that keeps footage as long as there is room. */
+    static final String UNLIMITED = "unlimited";
+
     private static final int MOST_NOTES = 50;
 
     private final Snapshot snapshot;
@@ -233,12 +236,14 @@ final class ChannelReader {
                 });
     }
 
-    private static NativeValue days(String text) {
+    private static NativeValue days(String said) {
+        // Some leave out the letter before the time.
+        var text = said.matches("P\\d+S") ? "PT" + said.substring(1) : said;
         int time = text.indexOf('T');
         var period = time == 1 ? Period.ZERO : Period.parse(time < 0 ? text : text.substring(0, time));
         var rest = time < 0 ? Duration.ZERO : Duration.parse("P" + text.substring(time));
         long days = period.getYears() * 365L + period.getMonths() * 30L + period.getDays() + rest.toDays();
         boolean unlimited = period.isZero() && rest.isZero();
-        return unlimited ? NativeValue.word("unlimited") : NativeValue.number(days);
+        return unlimited ? NativeValue.word(UNLIMITED) : NativeValue.number(days);
     }
 }

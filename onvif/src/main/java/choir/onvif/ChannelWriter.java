@@ -227,7 +227,10 @@ final class ChannelWriter {
                                 "RecordingToken",
                                 recording.tokenAt("RecordingToken").orElse("")),
                         configuration
-                                .changed(e -> e.withText("P" + days + "D"), "MaximumRetentionTime")
+                                .changed(
+                                        e -> e.withText(
+                                                days.equals(ChannelReader.UNLIMITED) ? "PT0S" : "P" + days + "D"),
+                                        "MaximumRetentionTime")
                                 .renamed(Namespaces.RECORDING, "RecordingConfiguration")));
     }
 

@@ -38,6 +38,7 @@ import org.apache.hc.core5.http.NoHttpResponseException;
 import org.apache.hc.core5.http.config.RegistryBuilder;
 import org.apache.hc.core5.http.io.entity.StringEntity;
 import org.apache.hc.core5.pool.PoolConcurrencyPolicy;
+import org.apache.hc.core5.util.TimeValue;
 import org.apache.hc.core5.util.Timeout;
 
 /** Sends one envelope and reads one. Every call has a deadline, every answer a largest size. */
@@ -45,6 +46,12 @@ final class SoapTransport implements AutoCloseable {
     static final int LARGEST_ANSWER = 4 * 1024 * 1024;
 
     private static final ScheduledThreadPoolExecutor ALARMS = alarms();
+
+    /**
+     * Whether a kept connection is looked at before it is used. What changes something is not sent on one that was closed
+     * meanwhile, since it could not be sent again.
+     */
+    private static final ThreadLocal<Boolean> LOOKED_AT = ThreadLocal.withInitial(() -> false);
 
     private static final int LARGEST_PICTURE = 4 * 1024 * 1024;
 
@@ -66,15 +73,19 @@ final class SoapTransport implements AutoCloseable {
     SoapTransport(Duration deadline, Collection<X509Certificate> authorities) {
         this.deadline = deadline;
         var timeout = Timeout.of(deadline);
+        var usual = ConnectionConfig.custom()
+                .setConnectTimeout(timeout)
+                .setSocketTimeout(timeout)
+                .build();
+        var looked = ConnectionConfig.copy(usual)
+                .setValidateAfterInactivity(TimeValue.ZERO_MILLISECONDS)
+                .build();
         var connections = PoolingHttpClientConnectionManagerBuilder.create()
                 .setTlsSocketStrategy(new PinnedTls(authorities))
                 .setMaxConnTotal(512)
                 .setMaxConnPerRoute(512)
                 .setPoolConcurrencyPolicy(PoolConcurrencyPolicy.LAX)
-                .setDefaultConnectionConfig(ConnectionConfig.custom()
-                        .setConnectTimeout(timeout)
-                        .setSocketTimeout(timeout)
-                        .build())
+                .setConnectionConfigResolver(route -> LOOKED_AT.get() ? looked : usual)
                 .build();
         // A challenge that would have the password sent as it can be read is not answered.
         var answered = RegistryBuilder.<AuthSchemeFactory>create()
@@ -106,13 +117,18 @@ final class SoapTransport implements AutoCloseable {
      */
     Answer send(URI address, Element envelope, HttpClientContext context, Deadline conversation, boolean again) {
         var content = ElementWriter.write(envelope);
+        LOOKED_AT.set(!again);
         try {
             return send(address, content, context, conversation);
         } catch (LinkException e) {
             if (again && e.reason() == Reason.UNREACHABLE && wasKept(context)) {
+                // There may be more of them that were closed.
+                LOOKED_AT.set(true);
                 return send(address, content, context, conversation);
             }
             throw e;
+        } finally {
+            LOOKED_AT.remove();
         }
     }
 
@@ -247,7 +263,7 @@ final class SoapTransport implements AutoCloseable {
                             + " asks for the password in a form that anybody on the way can read, so it was not"
                             + " given; set the recorder to digest authentication");
         }
-        if (status == 401 || response.getEntity() == null || isEmptyRefusal(status, response)) {
+        if (status == 401 || response.getEntity() == null) {
             return new Answer(status, null);
         }
         var in = new Bounded(response.getEntity().getContent(), LARGEST_ANSWER);
@@ -257,15 +273,14 @@ final class SoapTransport implements AutoCloseable {
             if (e.getCause() instanceof IOException io) {
                 throw io;
             }
+            if (status == 403) {
+                return new Answer(status, null); // without a body, or with a page for people
+            }
             throw new LinkException(
                     Reason.GARBAGE,
                     conversation.who() + " gave an answer that cannot be understood (HTTP " + status + ")",
                     e);
         }
-    }
-
-    private static boolean isEmptyRefusal(int status, ClassicHttpResponse response) {
-        return status == 403 && response.getEntity().getContentLength() == 0;
     }
 
     private static boolean asksForReadablePassword(ClassicHttpResponse response) {
