@@ -36,6 +36,9 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     /** Cameras that are written within this time of a look share it; on a real network each gets its own. */
     private static final Duration LOOK_HOLDS = Duration.ofMillis(250);
 
+    /** How often writing to a channel is taken up where a closed connection broke it off. */
+    private static final int MOST_AGAIN = 20;
+
     /** Most recorders of a fleet hold the same few schedules; each text is understood once. */
     private static final Cache<String, Optional<Week<Boolean>>> SCHEDULES = Caffeine.newBuilder()
             .maximumWeight(4_000_000)
@@ -100,10 +103,28 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
                 look = Look.of(session, access);
             }
             var one = first.write(session, look.snapshot(), write);
+            for (int again = 0; again < MOST_AGAIN && one instanceof Written.BrokenOff broken; again++) {
+                // A connection that was closed says nothing of the recorder, unless it does not answer on a fresh one.
+                var fresh =
+                        broken.why().reason() == Reason.UNREACHABLE ? look(session, access) : Optional.<Look>empty();
+                if (fresh.isEmpty()) {
+                    break;
+                }
+                look = fresh.get();
+                one = first.rest(session, look.snapshot(), write, broken);
+            }
             written.put(write.channel(), one);
             if (one instanceof Written.BrokenOff(var sent, var why) && why.endsConversation()) {
                 throw why;
             }
+        }
+    }
+
+    private static Optional<Look> look(OnvifSession session, RecorderAccess access) {
+        try {
+            return Optional.of(Look.of(session, access));
+        } catch (LinkException e) {
+            return Optional.empty();
         }
     }
 

@@ -7,10 +7,14 @@ import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.Written;
 import choir.policy.Catalogue;
+import choir.policy.SettingKey;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 
 /**
  * Writes channel after channel, each only while it holds what is expected. The dates of special days stand in groups that
@@ -49,13 +53,37 @@ final class SharedDays {
             return new Written.Moved();
         }
         written |= write.values().containsKey(Catalogue.SPECIAL_DAYS);
-        var writer = new ChannelWriter(session, snapshot, family, write.channel());
+        return send(session, snapshot, write.channel(), write.values(), Set.of());
+    }
+
+    private Written send(
+            OnvifSession session,
+            Snapshot snapshot,
+            String channel,
+            Map<SettingKey, NativeValue> values,
+            Set<SettingKey> before) {
+        var writer = new ChannelWriter(session, snapshot, family, channel);
         try {
-            writer.write(write.values());
+            writer.write(values);
             return new Written.Whole();
         } catch (LinkException e) {
-            return new Written.BrokenOff(writer.sent(), e);
+            Set<SettingKey> sent = new TreeSet<>(before);
+            sent.addAll(writer.sent());
+            return new Written.BrokenOff(sent, e);
         }
+    }
+
+    /**
+     * After a connection was closed in the middle: what took effect is seen, and only what did not is sent. A channel that
+     * holds anything else by now is left as it is.
+     */
+    Written rest(OnvifSession session, Snapshot snapshot, ChannelWrite write, Written.BrokenOff broken) {
+        var held = held(snapshot, family, write.channel());
+        Map<SettingKey, NativeValue> left = new TreeMap<>(write.values());
+        left.entrySet().removeIf(e -> held.get(e.getKey()).equals(Optional.of(e.getValue())));
+        boolean moved = left.keySet().stream()
+                .anyMatch(key -> !held.get(key).equals(write.before().getOrDefault(key, Optional.empty())));
+        return moved ? broken : send(session, snapshot, write.channel(), left, broken.sent());
     }
 
     private NativeConfig expected(Snapshot snapshot, ChannelWrite write) {
