@@ -3,6 +3,7 @@ package choir.family;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -51,9 +52,20 @@ public final class Families {
         return Optional.ofNullable(byName.get(name));
     }
 
+    /** Of several the one that says most of the model. */
     public Optional<Family> recognise(String manufacturer, String model) {
         return byName.values().stream()
                 .filter(f -> f.recognises(manufacturer, model))
+                .max(Comparator.comparingInt((Family f) -> f.model().length()).thenComparing(Family::exactly));
+    }
+
+    /** Another family that recognises the very same devices, so that nobody could say which of the two is meant. */
+    public Optional<Family> rival(Family family) {
+        return byName.values().stream()
+                .filter(f -> !f.name().equals(family.name()) && !family.maker().isEmpty())
+                .filter(f -> f.maker().equalsIgnoreCase(family.maker())
+                        && f.model().equalsIgnoreCase(family.model())
+                        && f.exactly() == family.exactly())
                 .findFirst();
     }
 

@@ -12,6 +12,7 @@ import java.util.TreeMap;
  *
  * @param maker what the device must say as its manufacturer
  * @param model how its model must begin
+ * @param exactly the model is all of what it must say
  * @param pause what stops recording while a channel's settings are written
  * @param connections how many calls the device takes at once
  * @param sleeps the first call after a rest wakes the device and gets no answer
@@ -22,6 +23,7 @@ public record Family(
         String title,
         String maker,
         String model,
+        boolean exactly,
         Pause pause,
         int connections,
         boolean sleeps,
@@ -39,7 +41,7 @@ public record Family(
 
     /** Stands for a family of which nothing is known; it can do nothing. */
     public static Family unknown(String name) {
-        return new Family(name, name, "", "", Pause.CHANNEL, 1, false, false, Map.of());
+        return new Family(name, name, "", "", false, Pause.CHANNEL, 1, false, false, Map.of());
     }
 
     public Optional<Ability> ability(SettingKey key) {
@@ -49,7 +51,9 @@ public record Family(
     public boolean recognises(String manufacturer, String deviceModel) {
         return !maker.isEmpty()
                 && manufacturer.equalsIgnoreCase(maker)
-                && deviceModel.toLowerCase(Locale.ROOT).startsWith(model.toLowerCase(Locale.ROOT));
+                && (exactly
+                        ? deviceModel.equalsIgnoreCase(model)
+                        : deviceModel.toLowerCase(Locale.ROOT).startsWith(model.toLowerCase(Locale.ROOT)));
     }
 
     public Optional<NativeValue> factory(SettingKey key) {

@@ -20,11 +20,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /** Reads family files. */
 public final class FamilyReader {
+    private static final int MOST_VALUES = 10_000;
+
     private static final Set<String> KEYS =
             Set.of("family", "title", "recognise", "pauses", "connections", "sleeps", "on-site", "settings");
+
     private static final Set<String> SETTING_KEYS = Set.of(
             "at",
             "factory",
@@ -69,7 +73,7 @@ public final class FamilyReader {
     private static Optional<Family> family(Part part) {
         var keys = part.map(KEYS);
         var recognise = Optional.ofNullable(keys.get("recognise"))
-                .map(p -> p.map(Set.of("maker", "model")))
+                .map(p -> p.map(Set.of("maker", "model", "exactly")))
                 .orElse(Map.of());
         Map<SettingKey, Ability> abilities = new LinkedHashMap<>();
         required(part, keys, "settings")
@@ -83,6 +87,7 @@ public final class FamilyReader {
                 text(keys, "title", t -> t).orElse(n),
                 text(recognise, "maker", t -> t).orElse(""),
                 text(recognise, "model", t -> t).orElse(""),
+                yes(recognise, "exactly"),
                 text(keys, "pauses", FamilyReader::pause).orElse(Family.Pause.NOTHING),
                 text(keys, "connections", Integer::valueOf).orElse(4),
                 yes(keys, "sleeps"),
@@ -103,22 +108,23 @@ public final class FamilyReader {
         var keys = part.map(SETTING_KEYS);
         var place = required(part, keys, "at").flatMap(p -> p.text(Place::parse));
         Optional<NativeValue> factory = text(keys, "factory", t -> factory(setting.type(), t));
-        return place.flatMap(at -> part.attempt(() -> switch (setting.type()) {
-            case SettingType.OnOff o -> new Ability.Switch(at, factory);
-            case SettingType.SensitivityOrAuto s ->
-                new Ability.Sense(at, sensitivity(keys), yes(keys, "auto"), yes(keys, "each-area"), factory);
-            case SettingType.WeekOfSensitivities w ->
-                new Ability.Levels(at, sensitivity(keys), number(keys, "most"), factory);
-            case SettingType.DayPlans d -> new Ability.SpecialDays(at, number(keys, "most"), factory);
-            case SettingType.ShareOfPicture s -> threshold(at, keys, factory);
-            case SettingType.AreaList a -> areas(at, keys, factory);
-            case SettingType.WeekOfTriggers w -> week(at, keys, factory);
-            case SettingType.Amount a -> numbers(at, keys, factory);
-            case SettingType.Choice c -> new Ability.Choice(at, choices(keys, c.words()), factory);
-            case SettingType.Named n -> new Ability.Choice(at, choices(keys, List.of()), factory);
-            case SettingType.ClipEvery c -> new Ability.Text(at, factory);
-            case SettingType.OffOr o -> new Ability.Text(at, factory);
-        }));
+        return place.flatMap(at -> part.attempt(() -> FactoryFit.required(
+                switch (setting.type()) {
+                    case SettingType.OnOff o -> new Ability.Switch(at, factory);
+                    case SettingType.SensitivityOrAuto s ->
+                        new Ability.Sense(at, sensitivity(keys), yes(keys, "auto"), yes(keys, "each-area"), factory);
+                    case SettingType.WeekOfSensitivities w ->
+                        new Ability.Levels(at, sensitivity(keys), number(keys, "most"), factory);
+                    case SettingType.DayPlans d -> new Ability.SpecialDays(at, number(keys, "most"), factory);
+                    case SettingType.ShareOfPicture s -> threshold(at, keys, factory);
+                    case SettingType.AreaList a -> areas(at, keys, factory);
+                    case SettingType.WeekOfTriggers w -> week(at, keys, factory);
+                    case SettingType.Amount a -> numbers(at, keys, factory);
+                    case SettingType.Choice c -> new Ability.Choice(at, choices(keys, c.words()), factory);
+                    case SettingType.Named n -> new Ability.Choice(at, choices(keys, List.of()), factory);
+                    case SettingType.ClipEvery c -> new Ability.Text(at, factory);
+                    case SettingType.OffOr o -> new Ability.Text(at, factory);
+                })));
     }
 
     private static NativeValue factory(SettingType type, String text) {
@@ -192,6 +198,9 @@ public final class FamilyReader {
     }
 
     private static CountScale count(Map<String, Part> keys) {
+        if (keys.containsKey("step")) {
+            throw new Refusal("a threshold has no step; every whole number from its first to its last is one");
+        }
         return new CountScale(number(keys, "from"), number(keys, "to"));
     }
 
@@ -253,7 +262,23 @@ public final class FamilyReader {
             }
             return new Ability.Numbers(at, allowed, allowed.getFirst(), allowed.getLast(), factory);
         }
-        return new Ability.Numbers(at, List.of(), number(keys, "from"), number(keys, "to"), factory);
+        int from = number(keys, "from");
+        int to = number(keys, "to");
+        int step = text(keys, "step", Integer::valueOf).orElse(1);
+        if (to < from) {
+            throw new Refusal("from " + from + " to " + to + " is no range; the smaller number stands first");
+        }
+        if (step < 1 || step > 1 && (to - from) / step > MOST_VALUES) {
+            throw new Refusal("a step of " + step + " from " + from + " to " + to + " cannot be");
+        }
+        // Only what the device has stands in the list, so that nothing between is ever asked of it.
+        List<Integer> allowed = step == 1
+                ? List.of()
+                : IntStream.rangeClosed(0, (to - from) / step)
+                        .map(i -> from + i * step)
+                        .boxed()
+                        .toList();
+        return new Ability.Numbers(at, allowed, from, allowed.isEmpty() ? to : allowed.getLast(), factory);
     }
 
     private static int number(Map<String, Part> keys, String key) {

@@ -21,7 +21,7 @@ public final class FamilySchema {
         Map<String, Object> properties = new LinkedHashMap<>();
         properties.put("family", Map.of("type", "string", "pattern", "^[a-z0-9][a-z0-9-]{0,59}$"));
         properties.put("title", TEXT);
-        properties.put("recognise", object(Map.of("maker", TEXT, "model", TEXT), List.of()));
+        properties.put("recognise", object(Map.of("maker", TEXT, "model", TEXT, "exactly", YES_OR_NO), List.of()));
         properties.put("pauses", Map.of("enum", List.of("nothing", "channel", "all-channels")));
         properties.put("connections", WHOLE);
         properties.put("sleeps", YES_OR_NO);

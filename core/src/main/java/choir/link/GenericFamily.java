@@ -71,7 +71,7 @@ public final class GenericFamily {
                 + "\ntitle: "
                 + quoted(said.device().manufacturer() + " " + said.device().model())
                 + "\nrecognise: {maker: " + quoted(said.device().manufacturer()) + ", model: "
-                + quoted(said.device().model()) + "}\npauses: channel\nconnections: 1\nsettings:\n"
+                + quoted(said.device().model()) + ", exactly: yes}\npauses: channel\nconnections: 1\nsettings:\n"
                 + (settings.isEmpty()
                         ? "  {}\n"
                         : settings.stream().map(s -> "  " + s + "\n").collect(Collectors.joining()));

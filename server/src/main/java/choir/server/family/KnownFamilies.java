@@ -88,6 +88,12 @@ public class KnownFamilies {
                     Problem.Kind.CONFLICT,
                     "\"" + family.name() + "\" is a family that Choir ships with; give yours another name");
         }
+        families.rival(family).ifPresent(other -> {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "\"" + other.name() + "\" recognises the very same recorders (maker " + family.maker() + ", model "
+                            + family.model() + "), so nobody could say which of the two is meant");
+        });
         database.write(() -> {
             database.change("""
                             INSERT INTO family (name, text, author, at) VALUES (:name, :text, :author, :at)
