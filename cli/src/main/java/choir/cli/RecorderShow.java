@@ -18,7 +18,7 @@ final class RecorderShow extends Act {
         var certificate = Listing.text(recorder, "certificate");
         var tells = Listing.text(recorder, "tellsSince");
         say((certificate.isEmpty() ? "" : "by TLS, certificate SHA-256 " + certificate + "\n")
-                + (tells.isEmpty() ? "tells of no changes" : "tells of changes, heard since " + tells));
+                + (tells.isEmpty() ? "tells of no changes" : "tells of changes, heard since " + Times.of(tells)));
         var table = new Table("channel", "label", "setting", "holds");
         for (var camera : service.all(Client.select("/api/v1/cameras", "recorder:" + name))) {
             var view = service.get(Client.camera(Listing.text(camera, "camera")));

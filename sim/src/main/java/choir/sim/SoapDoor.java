@@ -43,6 +43,10 @@ final class SoapDoor {
             return;
         }
         recorder.calls.incrementAndGet();
+        if (recorder.faults.has(SimFault.AWAY)) {
+            exchange.close();
+            return;
+        }
         try (var visit = new Visit(recorder)) {
             if (recorder.sleeps()) {
                 exchange.close();
@@ -83,10 +87,6 @@ final class SoapDoor {
 
     private void misbehaveOrAnswer(HttpExchange exchange, Visit visit, String service) throws IOException {
         var recorder = visit.recorder;
-        if (recorder.faults.has(SimFault.AWAY)) {
-            exchange.close();
-            return;
-        }
         if (recorder.faults.has(SimFault.SLOW)) {
             pause(recorder.delay.toMillis());
         }
@@ -104,9 +104,7 @@ final class SoapDoor {
     private void still(HttpExchange exchange, SimRecorder recorder, String channel) throws IOException {
         var authorization = exchange.getRequestHeaders().getFirst("Authorization");
         boolean wrong = recorder.faults.has(SimFault.WRONG_PASSWORD);
-        if (recorder.faults.has(SimFault.AWAY)) {
-            exchange.close();
-        } else if (authorization == null || wrong || !credentials.http(recorder, authorization, "GET")) {
+        if (authorization == null || wrong || !credentials.http(recorder, authorization, "GET")) {
             exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
             send(exchange, 401, "text/html", "<html><body>401 Unauthorized</body></html>");
         } else {
