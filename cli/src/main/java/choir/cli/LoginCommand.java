@@ -3,13 +3,17 @@ package choir.cli;
 import java.net.URI;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
 @Command(name = "login", description = "Sign this machine's client in; it keeps a token, not the password.")
 final class LoginCommand extends Act {
-    @Option(names = "--url", description = "address of the service", paramLabel = "URL")
-    private URI url = Home.USUAL;
+    @Option(
+            names = "--url",
+            description = "address of the service (default: CHOIR_URL, else the one of last time)",
+            paramLabel = "URL")
+    private @Nullable URI url;
 
     @Option(names = "--user", required = true)
     private String user = "";
@@ -17,18 +21,34 @@ final class LoginCommand extends Act {
     @Option(names = "--password", arity = "0..1", interactive = true, required = true)
     private char[] password = new char[0];
 
+    @Option(
+            names = "--new-password",
+            arity = "0..1",
+            interactive = true,
+            description = "replaces the password, as a one-time password must be; asked for when it stands alone")
+    private char @Nullable [] fresh;
+
     @Override
     public Integer call() {
-        return run(new Client(url, Optional.empty()));
+        return run(new Client(service(), Optional.empty()));
+    }
+
+    private URI service() {
+        return url == null ? home().service() : url;
     }
 
     @Override
     int run(Client service) {
+        say("signing in as " + user + " at " + service());
+        var word = new String(password);
+        if (fresh != null) {
+            service.post("/api/v1/session/password", Map.of("user", user, "old", word, "fresh", new String(fresh)));
+            word = new String(fresh);
+        }
         var made = service.post(
-                "/api/v1/session/token",
-                Map.of("user", user, "password", new String(password), "label", "choir on " + host()));
-        home().remember(url, Listing.text(made, "token"));
-        say("signed in as " + user + " at " + url);
+                "/api/v1/session/token", Map.of("user", user, "password", word, "label", "choir on " + host()));
+        home().remember(service(), Listing.text(made, "token"));
+        say("signed in");
         return Failure.DONE;
     }
 

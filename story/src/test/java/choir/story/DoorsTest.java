@@ -142,6 +142,53 @@ class DoorsTest {
     }
 
     @Test
+    void aHeaderThatLetsNobodyInDoesNotSwitchTheCheckOff() {
+        var page = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/api/v1/session"))
+                .build());
+        var cookie = page.headers().allValues("Set-Cookie").stream()
+                .filter(c -> c.startsWith("XSRF-TOKEN="))
+                .map(c -> c.substring("XSRF-TOKEN=".length()).split(";")[0])
+                .findFirst()
+                .orElseThrow();
+        var signedIn = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/api/v1/session"))
+                .POST(HttpRequest.BodyPublishers.ofString(
+                        "{\"user\":\"editor\",\"password\":\"" + Ensemble.PERSONS_PASSWORD + "\"}"))
+                .header("Content-Type", "application/json")
+                .header("Cookie", "XSRF-TOKEN=" + cookie)
+                .header("X-XSRF-TOKEN", cookie)
+                .build());
+        assertThat(signedIn.statusCode()).as(signedIn.body()).isLessThan(300);
+        var session = signedIn.headers().allValues("Set-Cookie").stream()
+                .filter(c -> c.startsWith("choir="))
+                .map(c -> c.split(";")[0])
+                .findFirst()
+                .orElseThrow();
+        for (var nonsense : List.of("nonsense", "Bearer nonsense", "Basic eDp5")) {
+            var forged = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/api/v1/groups"))
+                    .POST(HttpRequest.BodyPublishers.ofString("{\"path\":\"forged\"}"))
+                    .header("Content-Type", "application/json")
+                    .header("Cookie", session)
+                    .header("Authorization", nonsense)
+                    .build());
+            assertThat(forged.statusCode()).as(nonsense).isEqualTo(403);
+            assertThat(forged.body()).contains("older than your sign-in");
+        }
+        var nobody = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/api/v1/groups"))
+                .POST(HttpRequest.BodyPublishers.ofString("{\"path\":\"forged\"}"))
+                .header("Content-Type", "application/json")
+                .build());
+        assertThat(nobody.statusCode()).isEqualTo(401);
+        assertThat(nobody.body()).contains("you are not signed in");
+    }
+
+    @Test
+    void theDataFolderIsNobodyElses() throws IOException {
+        assertThat(java.nio.file.attribute.PosixFilePermissions.toString(java.nio.file.Files.getPosixFilePermissions(
+                        choir.folder().resolve("data"))))
+                .isEqualTo("rwx------");
+    }
+
+    @Test
     void guessesAreCountedOneByOneHoweverManyComeAtOnce() throws InterruptedException {
         var wrong = Map.of("user", "editor", "password", "wrong", "label", "x");
         List<Integer> codes = Collections.synchronizedList(new ArrayList<>());

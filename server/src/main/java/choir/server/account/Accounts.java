@@ -206,8 +206,9 @@ public class Accounts {
 
     void choosePassword(String name, String old, String fresh) {
         check(name, old);
-        if (fresh.length() < 10 || fresh.length() > 200 || fresh.equals(old)) {
-            throw new Problem(Problem.Kind.INVALID, "a new password has 10 to 200 characters and is not the old one");
+        PasswordRule.require(name, fresh);
+        if (fresh.equals(old)) {
+            throw new Problem(Problem.Kind.INVALID, "a new password is not the old one");
         }
         database.write(() -> {
             replace(name, fresh, false);

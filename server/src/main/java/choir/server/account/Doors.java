@@ -16,12 +16,15 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Who may enter where. Reading needs any role; the rest is listed here, address by address. */
 @Configuration
 class Doors {
+    private static final String BY_TOKEN = "choir.by-token";
+
     private static final String CONTENT_POLICY =
             "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
                     + " img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
@@ -29,7 +32,7 @@ class Doors {
     @Bean
     SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts) throws Exception {
         return http.csrf(csrf -> csrf.spa()
-                        .ignoringRequestMatchers(r -> r.getHeader("Authorization") != null)
+                        .ignoringRequestMatchers(r -> isByToken(r) || isByNobody(r))
                         .ignoringRequestMatchers("/api/v1/session/token"))
                 .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(r -> r.policy(
@@ -90,17 +93,27 @@ class Doors {
                         .hasRole(Role.EDITOR.name())
                         .anyRequest()
                         .permitAll())
-                .exceptionHandling(
-                        e -> e.authenticationEntryPoint((request, response, failed) -> problem(
-                                        response,
-                                        401,
-                                        "you are not signed in; sign in to the console, or by: choir login"))
-                                .accessDeniedHandler(
-                                        (request, response, denied) -> problem(
-                                                response,
-                                                403,
-                                                "your role does not allow this, or the page is older than your sign-in; load it again")))
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failed) -> problem(
+                                response, 401, "you are not signed in; sign in to the console, or by: choir login"))
+                        .accessDeniedHandler((request, response, denied) -> problem(
+                                response,
+                                403,
+                                denied instanceof CsrfException
+                                        ? "the page is older than your sign-in; load it again"
+                                        : "your role does not allow this")))
                 .build();
+    }
+
+    /** Nobody else's page can send a token, so forgery is no danger there; a header that lets nobody in is no token. */
+    private static boolean isByToken(HttpServletRequest request) {
+        return request.getAttribute(BY_TOKEN) != null;
+    }
+
+    /** Whoever is not signed in by a cookie either is told so, rather than that a page is old. Signing in is another matter. */
+    private static boolean isByNobody(HttpServletRequest request) {
+        return request.getRequestedSessionId() == null
+                && !("POST".equals(request.getMethod())
+                        && request.getRequestURI().startsWith("/api/v1/session"));
     }
 
     /** Spring must not make a user of its own. */
@@ -134,6 +147,7 @@ class Doors {
                     var context = SecurityContextHolder.createEmptyContext();
                     context.setAuthentication(SessionApi.authentication(account));
                     SecurityContextHolder.setContext(context);
+                    request.setAttribute(BY_TOKEN, true);
                 });
             }
             chain.doFilter(request, response);

@@ -5,6 +5,8 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -28,10 +30,20 @@ class DatabaseConfiguration {
     HikariDataSource writerSource(ServiceSettings settings) {
         try {
             Files.createDirectories(settings.data());
+            closeToOthers(settings.data());
         } catch (IOException e) {
             throw new UncheckedIOException("the data folder " + settings.data() + " cannot be made", e);
         }
         return source(settings, "writer", 1, COMMON + "&transaction_mode=IMMEDIATE&synchronous=FULL");
+    }
+
+    /** It holds what is recorded where, and the key to the recorders' passwords. */
+    private static void closeToOthers(Path folder) throws IOException {
+        try {
+            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
+        } catch (UnsupportedOperationException e) {
+            // A file system without such rights has its own.
+        }
     }
 
     @Bean(destroyMethod = "close")
