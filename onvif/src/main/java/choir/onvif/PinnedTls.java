@@ -78,9 +78,17 @@ final class PinnedTls implements TlsSocketStrategy {
     static final class RefusedException extends CertificateException {
         private final transient Fingerprint presented;
 
-        RefusedException(Fingerprint presented, String why) {
+        private final boolean another;
+
+        /** @param another where some other certificate was confirmed */
+        RefusedException(Fingerprint presented, boolean another, String why) {
             super(why);
             this.presented = presented;
+            this.another = another;
+        }
+
+        boolean isAnother() {
+            return another;
         }
 
         Fingerprint presented() {
@@ -134,6 +142,7 @@ final class PinnedTls implements TlsSocketStrategy {
             }
             throw new RefusedException(
                     presented,
+                    pinned.isPresent(),
                     pinned.isEmpty()
                             ? "its certificate is not known here: SHA-256 " + presented + ", " + words(chain[0])
                             : "it shows another certificate than the one that was confirmed: SHA-256 " + presented

@@ -200,7 +200,12 @@ final class SoapTransport implements AutoCloseable {
             }
             throw PinnedTls.RefusedException.in(e)
                     .map(refused -> new LinkException(
-                            conversation.who() + " was told nothing: " + refused.getMessage(), refused.presented()))
+                            conversation.who() + " was told nothing: " + refused.getMessage()
+                                    + (refused.isAnother()
+                                            ? "; if it is the right one, say so with: choir recorder certificate "
+                                                    + conversation.who() + " --fingerprint " + refused.presented()
+                                            : ""),
+                            refused.presented()))
                     .orElseGet(() -> new LinkException(
                             Reason.UNREACHABLE, conversation.who() + " cannot be reached: " + plain(e), e));
         } finally {

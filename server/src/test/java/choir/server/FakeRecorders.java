@@ -254,6 +254,7 @@ public final class FakeRecorders implements RecorderLink {
     public Optional<Subscription> subscribe(RecorderAccess access) {
         var fake = at(access);
         refuseWhenAway(fake);
+        refuseWrong(fake, access);
         if (!fake.tells) {
             return Optional.empty();
         }
@@ -265,6 +266,7 @@ public final class FakeRecorders implements RecorderLink {
     public Optional<Told> pull(RecorderAccess access, Subscription subscription) {
         var fake = at(access);
         refuseWhenAway(fake);
+        refuseWrong(fake, access);
         var told = fake.told;
         fake.told = told.map(t -> List.of());
         return told.map(changes -> new Told(changes, Duration.ofMinutes(10)));

@@ -9,6 +9,8 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
 import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
@@ -21,6 +23,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** SQLite with one writing connection and several reading ones; a commit is on the disk when it returns. */
 @Configuration
 class DatabaseConfiguration {
+    private static final Logger LOG = LoggerFactory.getLogger(DatabaseConfiguration.class);
     private static final Duration CONNECTION_TIMEOUT = Duration.ofSeconds(10);
     private static final String COMMON = "?journal_mode=WAL&foreign_keys=on&busy_timeout=5000";
 
@@ -38,11 +41,13 @@ class DatabaseConfiguration {
     }
 
     /** It holds what is recorded where, and the key to the recorders' passwords. */
-    private static void closeToOthers(Path folder) throws IOException {
+    private static void closeToOthers(Path folder) {
         try {
             Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
         } catch (UnsupportedOperationException e) {
             // A file system without such rights has its own.
+        } catch (IOException e) {
+            LOG.warn("the data folder {} may be open to other users of this machine: {}", folder, e.getMessage());
         }
     }
 

@@ -32,11 +32,30 @@ public class PasswordStore {
                 .update();
     }
 
-    /** From here on either may be the right one; to be called within a transaction that ends before anything is sent. */
-    public void sending(String recorder) {
+    /**
+     * From here on either may be the right one; to be called within a transaction that ends before anything is sent.
+     *
+     * @return the new one; empty when none is meant to be given any more
+     */
+    public Optional<byte[]> sending(String recorder) {
         database.change("UPDATE recorder SET next_sent = 1 WHERE name = :name AND next_secret IS NOT NULL")
                 .param("name", recorder)
                 .update();
+        return next(recorder);
+    }
+
+    /**
+     * What became of sending it, whatever was said of the recorder's password meanwhile: what the recorder was seen to take
+     * counts. To be called within a transaction.
+     *
+     * @param taken empty when it was not seen, so that either may be the right one
+     */
+    public void sent(String recorder, byte[] fresh, Optional<Taken> taken) {
+        database.change("UPDATE recorder SET next_secret = :fresh, next_sent = 1 WHERE name = :name")
+                .param("fresh", fresh)
+                .param("name", recorder)
+                .update();
+        taken.ifPresent(which -> settle(recorder, which));
     }
 
     /** What was meant to be given and was never sent is forgotten; to be called within a transaction. */

@@ -99,19 +99,21 @@ class PasswordApi {
                 (given.waves() == null ? List.of("1", "10%") : given.waves())
                         .stream().map(Waves.Part::parse).toList(),
                 0);
-        var lines = lines(select, Boolean.TRUE.equals(given.plain()));
-        var meant =
-                lines.stream().filter(l -> l.why() == null).map(Line::recorder).toList();
+        boolean plain = Boolean.TRUE.equals(given.plain());
         if (Boolean.TRUE.equals(given.onlyTry())) {
-            return ResponseEntity.ok(new Outlook(lines, meant.size(), lines.size() - meant.size()));
-        }
-        if (meant.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.CONFLICT,
-                    "there is no password to change: " + lines.getFirst().recorder() + " "
-                            + lines.getFirst().why());
+            var lines = lines(select, plain);
+            int changed = meant(lines).size();
+            return ResponseEntity.ok(new Outlook(lines, changed, lines.size() - changed));
         }
         long id = database.write(() -> {
+            var lines = lines(select, plain);
+            var meant = meant(lines);
+            if (meant.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        "there is no password to change: " + lines.getFirst().recorder() + " "
+                                + lines.getFirst().why());
+            }
             long work = works.add(new Task.Passwords(select, waves), who.getName());
             sweeps.plan(work, meant);
             meant.forEach(r -> passwords.plan(r, secrets.encrypt(password.orElseGet(this::made))));
@@ -121,6 +123,10 @@ class PasswordApi {
         return ResponseEntity.accepted()
                 .location(URI.create("/api/v1/works/" + id))
                 .body(WorkView.of(works.get(id)));
+    }
+
+    private static List<String> meant(List<Line> lines) {
+        return lines.stream().filter(l -> l.why() == null).map(Line::recorder).toList();
     }
 
     private List<Line> lines(String select, boolean plain) {

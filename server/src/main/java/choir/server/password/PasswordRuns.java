@@ -5,7 +5,6 @@ import choir.server.account.Secrets;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.PasswordStore;
-import choir.server.fleet.PasswordStore.Taken;
 import choir.server.journal.Journal;
 import choir.server.reading.Devices;
 import choir.server.reading.Sweeps;
@@ -25,7 +24,7 @@ import org.springframework.stereotype.Component;
  * before it is sent, tried after it, and only then the one that counts.
  */
 @Component
-class PasswordRuns implements Works.Runner {
+class PasswordRuns implements Works.Runner, Works.Follower {
     private static final int AT_ONCE = 8;
 
     private final FleetStore fleet;
@@ -60,7 +59,7 @@ class PasswordRuns implements Works.Runner {
 
     @Override
     public Works.Ended run(Work work, Works.Progress progress) {
-        if (!(work.task() instanceof Task.Passwords(var select, var waves))) {
+        if (!(work.task() instanceof Task.Passwords(var _, var waves))) {
             throw new IllegalStateException(work.task() + " is no change of passwords");
         }
         var waiting = sweeps.waiting(work);
@@ -69,25 +68,27 @@ class PasswordRuns implements Works.Runner {
         var left = new ArrayList<>(waiting);
         try (var threads = Executors.newFixedThreadPool(AT_ONCE)) {
             for (var wave : waves.of(sweeps.planned(work))) {
+                progress.goOn();
                 var now = wave.stream().filter(left::contains).toList();
                 List<Future<?>> turns = new ArrayList<>();
-                for (var recorder : now) {
-                    turns.add(threads.submit(() -> turn(work, recorder, progress)));
-                }
-                for (var turn : turns) {
-                    await(turn);
-                }
+                now.forEach(recorder -> turns.add(threads.submit(() -> turn(work, recorder, progress))));
+                turns.forEach(PasswordRuns::await);
                 left.removeAll(now);
                 if (sweeps.notDone(work) > 0) {
                     break;
                 }
-                progress.goOn();
             }
-        } finally {
-            database.write(() -> left.forEach(passwords::giveUp));
         }
         var ended = sweeps.ended(work, note(work, all, left.size()));
         return left.isEmpty() ? ended : new Works.Ended(Work.State.PARTLY, ended.note());
+    }
+
+    /** However it ended, what was never sent is not on its way any more. */
+    @Override
+    public void workEnds(Work work) {
+        if (work.task() instanceof Task.Passwords) {
+            sweeps.planned(work).forEach(passwords::giveUp);
+        }
     }
 
     private static void await(Future<?> turn) {
@@ -111,37 +112,38 @@ class PasswordRuns implements Works.Runner {
 
     private void turn(Work work, String name, Works.Progress progress) {
         var recorder = fleet.find(name);
-        var fresh = passwords.next(name).map(secrets::decrypt);
-        if (recorder.isEmpty() || fresh.isEmpty()) {
-            database.write(() -> {
-                sweeps.markDone(
-                        work,
-                        name,
-                        Optional.of(
-                                recorder.isEmpty()
-                                        ? "was removed or called otherwise meanwhile"
-                                        : "a reading has found meanwhile which password it takes; nothing was sent again"));
-                progress.step(true);
-            });
+        if (recorder.isEmpty()) {
+            settle(work, name, Optional.of("was removed or called otherwise meanwhile"), progress);
             return;
         }
         try (var conversation = devices.hold(recorder.get())) {
-            database.write(() -> passwords.sending(name));
-            var taken = conversation.changePassword(fresh.get());
+            // Held by now, so that no reading settles meanwhile what is sent here.
+            Optional<byte[]> secret = database.write(() -> passwords.sending(name));
+            if (secret.isEmpty()) {
+                var settled = "which password it takes was settled meanwhile, so nothing was sent again";
+                settle(work, name, Optional.of(settled), progress);
+                return;
+            }
+            var change = conversation.changePassword(secrets.decrypt(secret.get()));
             database.write(() -> {
-                taken.which().ifPresent(which -> passwords.settle(name, which));
-                if (taken.which().filter(Taken.NEW::equals).isPresent()) {
+                passwords.sent(name, secret.get(), change.which());
+                if (change.trouble().isEmpty()) {
                     journal.add(work.who(), "changed the password at a recorder", name, "");
                 }
-                sweeps.markDone(work, name, taken.trouble());
-                progress.step(taken.trouble().isPresent());
+                settle(work, name, change.trouble(), progress);
             });
         } catch (LinkException e) {
             database.write(() -> {
                 passwords.giveUp(name);
-                sweeps.markDone(work, name, Optional.of(String.valueOf(e.getMessage())));
-                progress.step(true);
+                settle(work, name, Optional.of(String.valueOf(e.getMessage())), progress);
             });
         }
+    }
+
+    private void settle(Work work, String name, Optional<String> trouble, Works.Progress progress) {
+        database.write(() -> {
+            sweeps.markDone(work, name, trouble);
+            progress.step(trouble.isPresent());
+        });
     }
 }

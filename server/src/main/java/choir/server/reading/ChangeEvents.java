@@ -1,6 +1,7 @@
 package choir.server.reading;
 
 import choir.link.LinkException;
+import choir.link.LinkException.Reason;
 import choir.server.ServiceSettings;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
@@ -8,7 +9,6 @@ import choir.server.fleet.StoredRecorder;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -27,7 +27,7 @@ import org.springframework.stereotype.Component;
  * One that somebody else is speaking to is left for the next round, one that tells nothing is asked again after a day.
  */
 @Component
-class ChangeEvents {
+class ChangeEvents implements Followed {
     private static final Logger LOG = LoggerFactory.getLogger(ChangeEvents.class);
     private static final int AT_ONCE = 32;
     private static final Duration SILENT = Duration.ofDays(1);
@@ -45,10 +45,12 @@ class ChangeEvents {
     private final KnownFamilies families;
     private final ServiceSettings settings;
     private final Clock clock;
-    /** When each recorder is looked at next; touched by the round alone. */
-    private final Map<String, Instant> next = new HashMap<>();
+    /** When each recorder is looked at next. */
+    private final Map<String, Instant> next = new ConcurrentHashMap<>();
 
-    private final Map<String, Instant> after = new ConcurrentHashMap<>();
+    /** Those that are left in peace until somebody can read them: a wrong password that is tried again and again locks it out. */
+    private final Set<String> refusing = ConcurrentHashMap.newKeySet();
+
     private final Set<String> underWay = ConcurrentHashMap.newKeySet();
     private Instant refreshed = Instant.MIN;
     private volatile boolean stopping;
@@ -78,15 +80,11 @@ class ChangeEvents {
             refreshed = now;
             refresh(now);
         }
-        after.forEach((name, at) -> {
-            next.computeIfPresent(name, (n, before) -> at);
-            after.remove(name, at);
-        });
         for (var entry : next.entrySet()) {
             if (underWay.size() >= AT_ONCE) {
                 return;
             }
-            if (!entry.getValue().isAfter(now) && underWay.add(entry.getKey())) {
+            if (!entry.getValue().isAfter(now) && !refusing.contains(entry.getKey()) && underWay.add(entry.getKey())) {
                 look(entry.getKey());
             }
         }
@@ -102,9 +100,18 @@ class ChangeEvents {
                 .collect(java.util.stream.Collectors.toSet());
         next.keySet().stream().filter(n -> !asked.contains(n)).toList().forEach(gone -> {
             next.remove(gone);
+            refusing.remove(gone);
             subscriptions.forget(gone);
         });
         asked.forEach(name -> next.putIfAbsent(name, now));
+    }
+
+    /** Whoever can be read can be asked again. */
+    @Override
+    public void by(String recorder, Devices.Outcome outcome) {
+        if (outcome instanceof Devices.Outcome.Reached) {
+            refusing.remove(recorder);
+        }
     }
 
     private void look(String name) {
@@ -115,7 +122,8 @@ class ChangeEvents {
         }
         var _ = devices.visit(recorder.get(), access -> subscriptions.look(name, access, false))
                 .handle((tells, trouble) -> {
-                    after.put(name, clock.instant().plus(pause(name, tells, trouble)));
+                    var at = clock.instant().plus(pause(name, tells, trouble));
+                    next.computeIfPresent(name, (n, before) -> at);
                     underWay.remove(name);
                     return null;
                 });
@@ -126,9 +134,11 @@ class ChangeEvents {
             @org.jspecify.annotations.Nullable Boolean tells,
             @org.jspecify.annotations.Nullable Throwable trouble) {
         if (trouble != null) {
-            boolean ofRecorder = trouble instanceof LinkException || trouble.getCause() instanceof LinkException;
-            if (!ofRecorder) {
+            var cause = trouble.getCause() == null ? trouble : trouble.getCause();
+            if (!(cause instanceof LinkException e)) {
                 LOG.warn("what {} told of its changes cannot be used", name, trouble);
+            } else if (e.reason() == Reason.NOT_AUTHORIZED || e.reason() == Reason.CERTIFICATE) {
+                refusing.add(name);
             }
             return settings.changePoll().multipliedBy(AFTER_TROUBLE);
         }

@@ -29,7 +29,6 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -135,18 +134,11 @@ public class Devices {
             return written;
         }
 
-        /**
-         * Gives it a new password and tries which of the two it takes then. The caller has noted the new one before.
-         *
-         * @param which empty when that could not be seen, so that either may be the right one
-         * @param trouble in words; empty when the new one counts
-         */
-        public record PasswordChange(Optional<Taken> which, Optional<String> trouble) {}
-
-        public PasswordChange changePassword(String fresh) {
+        /** Gives it a new password and tries which of the two it takes then. The caller has noted the new one before. */
+        public PasswordTrial.Change changePassword(String fresh) {
             var access = access(recorder);
             var change = await(CompletableFuture.supplyAsync(
-                    () -> limited(() -> changed(recorder.name(), access.get(), fresh)), threads));
+                    () -> limited(() -> new PasswordTrial(link, access.get(), fresh).change()), threads));
             if (change.which().isEmpty()) {
                 refuseWhenStopping();
             }
@@ -275,51 +267,6 @@ public class Devices {
             return work.get();
         } finally {
             calls.release();
-        }
-    }
-
-    private Conversation.PasswordChange changed(String name, RecorderAccess access, String fresh) {
-        try {
-            link.changePassword(access, fresh);
-        } catch (LinkException e) {
-            if (e.reason() == Reason.REFUSED || e.reason() == Reason.NOT_SUPPORTED) {
-                return new Conversation.PasswordChange(Optional.of(Taken.OLD), Optional.of(e.getMessage()));
-            }
-            if (e.reason() == Reason.NOT_AUTHORIZED) {
-                // It may have taken the new one before, as after a crash.
-                return which(name, access, fresh, e);
-            }
-        }
-        return which(name, access, fresh, null);
-    }
-
-    /** A try with a wrong password counts against the account, so there are two at most. */
-    private Conversation.PasswordChange which(
-            String name, RecorderAccess access, String fresh, @Nullable LinkException before) {
-        try {
-            link.tryPassword(access.with(fresh));
-            return new Conversation.PasswordChange(Optional.of(Taken.NEW), Optional.empty());
-        } catch (LinkException e) {
-            if (e.reason() != Reason.NOT_AUTHORIZED) {
-                return new Conversation.PasswordChange(
-                        Optional.empty(),
-                        Optional.of("it is not known which password " + name
-                                + " takes; both are kept, and the next reading tries them (" + e.getMessage() + ")"));
-            }
-        }
-        if (before != null) {
-            return new Conversation.PasswordChange(Optional.empty(), Optional.of(name + " takes neither password"));
-        }
-        try {
-            link.tryPassword(access);
-            return new Conversation.PasswordChange(
-                    Optional.of(Taken.OLD),
-                    Optional.of(name + " did not take the new password, and keeps the old one"));
-        } catch (LinkException e) {
-            return new Conversation.PasswordChange(
-                    Optional.empty(),
-                    Optional.of("it is not known which password " + name
-                            + " takes; both are kept, and the next reading tries them (" + e.getMessage() + ")"));
         }
     }
 

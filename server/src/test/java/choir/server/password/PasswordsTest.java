@@ -9,11 +9,13 @@ import choir.link.LinkException.Reason;
 import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -146,24 +148,74 @@ class PasswordsTest {
     }
 
     @Test
-    void aServiceThatStopsInBetweenGoesOnWhereItWas() {
-        var two = fakes.get(1);
-        two.onPassword = fresh -> {
-            two.password = Optional.of(fresh);
-            two.onPassword = again -> two.password = Optional.of(again);
-            throw new IllegalStateException("the service dies here");
+    void aServiceThatStopsInBetweenGoesOnWhereItWas() throws InterruptedException {
+        var begun = new CountDownLatch(1);
+        var stopping = new CountDownLatch(1);
+        fakes.getFirst().onPassword = fresh -> {
+            fakes.getFirst().password = Optional.of(fresh);
+            begun.countDown();
+            await(stopping);
+            throw new LinkException(Reason.TIMED_OUT, "r1 was cut off");
         };
-        var id = service.post("/api/v1/password-changes", wish(""))
-                .body()
-                .path("id")
-                .asLong();
+        var started = service.post("/api/v1/password-changes", wish(""));
+        begun.await();
+        Thread.ofVirtual().start(() -> {
+            await(Duration.ofSeconds(1));
+            stopping.countDown();
+        });
         service.restart();
-        service.read();
-        assertThat(service.get("/api/v1/works/" + id).body().path("id").asLong())
-                .isEqualTo(id);
-        for (var f : fakes) {
-            assertThat(canBeRead(f.name)).as(f.name).isTrue();
+        var work = service.finish(started);
+        assertThat(work.path("note").asString()).isEqualTo("4 of 4 passwords changed");
+        assertThat(fakes).allSatisfy(f -> assertThat(f.password).contains(FRESH));
+        fakes.forEach(f -> assertThat(canBeRead(f.name)).as(f.name).isTrue());
+    }
+
+    private static void await(CountDownLatch latch) {
+        try {
+            latch.await();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
         }
+    }
+
+    private static void await(Duration time) {
+        try {
+            Thread.sleep(time);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void whatWasMeantAndNeverSentIsForgottenWhenTheWorkIsStopped() {
+        var sending = new CountDownLatch(1);
+        var stopped = new CountDownLatch(1);
+        fakes.getFirst().onPassword = fresh -> {
+            fakes.getFirst().password = Optional.of(fresh);
+            sending.countDown();
+            await(stopped);
+        };
+        var started = service.post("/api/v1/password-changes", wish(""));
+        await(sending);
+        assertThat(service.post("/api/v1/password-changes", wish("recorder:r2")).detail())
+                .contains("a new password on its way already");
+        service.post("/api/v1/works/" + started.body().path("id").asLong() + "/stop", Map.of());
+        stopped.countDown();
+        assertThat(service.finish(started).path("state").asString()).isEqualTo("stopped");
+        assertThat(fakes.getFirst().password).contains(FRESH);
+        assertThat(fakes.get(1).password).isEmpty();
+        assertThat(change(wish("recorder:r2")).path("state").asString()).isEqualTo("done");
+    }
+
+    @Test
+    void whatSomebodySaysOfThePasswordMeanwhileDoesNotLoseTheNewOne() {
+        fakes.getFirst().onPassword = fresh -> {
+            service.send(
+                    "PUT", "/api/v1/recorders/r1/password", Map.of("user", "choir", "password", "something else"));
+            fakes.getFirst().password = Optional.of(fresh);
+        };
+        assertThat(change(wish("recorder:r1")).path("note").asString()).isEqualTo("1 of 1 passwords changed");
+        assertThat(canBeRead("r1")).isTrue();
     }
 
     @Test

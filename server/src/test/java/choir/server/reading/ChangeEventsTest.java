@@ -121,4 +121,17 @@ class ChangeEventsTest {
         assertThat(two.givenBack).hasValue(0);
         until(() -> one.subscribed.get() == 2);
     }
+
+    @Test
+    void aWrongPasswordIsNotTriedAgainAndAgainUntilSomebodyCanReadTheRecorder() throws InterruptedException {
+        one.password = Optional.of("changed at the recorder");
+        until(() -> one.wrongTries.get() > 0);
+        Thread.sleep(2_000);
+        assertThat(one.wrongTries).hasValue(1);
+        one.password = Optional.empty();
+        service.read();
+        one.turn("01", Catalogue.SENSITIVITY, NativeValue.number(20));
+        one.told = Optional.of(List.of("Media/ConfigurationChanged"));
+        until(() -> !service.findings().isEmpty());
+    }
 }
