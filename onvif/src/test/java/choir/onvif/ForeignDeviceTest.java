@@ -47,6 +47,7 @@ class ForeignDeviceTest {
     private final OnvifLink link =
             new OnvifLink(new Patience(Duration.ofMinutes(1), Duration.ofMinutes(2), Duration.ofMinutes(2)));
     private HttpServer server;
+    private String reason = "<s:Text>no</s:Text>";
     private String refusal = "e:ActionNotSupported";
     private int status = 200;
 
@@ -129,7 +130,7 @@ class ForeignDeviceTest {
         var content = answers.get(operation);
         var body = content == null
                 ? "<s:Fault><s:Code><s:Value>s:Receiver</s:Value><s:Subcode><s:Value>" + refusal
-                        + "</s:Value></s:Subcode></s:Code><s:Reason><s:Text>no</s:Text></s:Reason></s:Fault>"
+                        + "</s:Value></s:Subcode></s:Code><s:Reason>" + reason + "</s:Reason></s:Fault>"
                 : "<" + prefix(operation) + operation + "Response>" + content + "</" + prefix(operation) + operation
                         + "Response>";
         var bytes = ENVELOPE.formatted(body).getBytes(StandardCharsets.UTF_8);
@@ -210,6 +211,20 @@ class ForeignDeviceTest {
         assertThatThrownBy(this::channel)
                 .isInstanceOf(LinkException.class)
                 .hasMessageContaining("odd-1 refused GetRecordings");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "<s:Text xml:lang='is'>nei</s:Text><s:Text xml:lang='en'>not now</s:Text>, not now (Action)",
+        "<s:Text xml:lang='is'>nei</s:Text><s:Text xml:lang='en-GB'>not now</s:Text>, not now (Action)",
+        "<s:Text xml:lang='is'>nei</s:Text>, nei (Action)",
+        "<s:Text/>, no reason given (Action)",
+    })
+    void aRefusalIsToldInEnglishWhereItIsAndWithItsCode(String said, String told) {
+        answers.remove("GetRecordings");
+        refusal = "e:Action";
+        reason = said;
+        assertThatThrownBy(this::channel).hasMessageEndingWith("refused GetRecordings: " + told);
     }
 
     @ParameterizedTest

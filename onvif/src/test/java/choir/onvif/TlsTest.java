@@ -122,6 +122,43 @@ class TlsTest {
     }
 
     @Test
+    void aHandshakeThatDripsIsBrokenOff() throws Exception {
+        link.close();
+        link = new OnvifLink(Patience.ofCall(Duration.ofSeconds(1)));
+        try (var server = new java.net.ServerSocket(0, 10, java.net.InetAddress.getLoopbackAddress())) {
+            Thread.ofVirtual().start(() -> drip(server));
+            var dripping = new RecorderAccess(
+                    URI.create("https://127.0.0.1:" + server.getLocalPort() + "/x"), "u", "p", Optional.empty());
+            var thrown = catchThrowableOfType(LinkException.class, () -> link.read(dripping));
+            assertThat(thrown.reason()).isIn(Reason.TIMED_OUT, Reason.UNREACHABLE);
+        }
+    }
+
+    /** The beginning of a long record of the handshake, and then a byte now and then, without end. */
+    private static void drip(java.net.ServerSocket server) {
+        try {
+            while (true) {
+                var socket = server.accept();
+                Thread.ofVirtual().start(() -> {
+                    try {
+                        var out = socket.getOutputStream();
+                        out.write(new byte[] {0x16, 3, 3, 0x3f, 0});
+                        while (true) {
+                            out.write(2);
+                            out.flush();
+                            Thread.sleep(100);
+                        }
+                    } catch (java.io.IOException | InterruptedException e) {
+                        // The other end has had enough.
+                    }
+                });
+            }
+        } catch (java.io.IOException e) {
+            // It is over.
+        }
+    }
+
+    @Test
     void aRecorderWithoutTlsAtTheAddressIsSaidToHaveNone() {
         var plain = new RecorderAccess(
                 URI.create("https://127.0.0.1:" + simulator.port() + "/tern-1/device_service"),

@@ -37,9 +37,13 @@ public final class Authorities {
 
     private static List<X509Certificate> read(Path file) {
         try (var in = Files.newInputStream(file)) {
-            return CertificateFactory.getInstance("X.509").generateCertificates(in).stream()
+            var certificates = CertificateFactory.getInstance("X.509").generateCertificates(in).stream()
                     .map(X509Certificate.class::cast)
                     .toList();
+            if (certificates.isEmpty()) {
+                throw new CertificateException("it is empty");
+            }
+            return certificates;
         } catch (IOException | CertificateException e) {
             throw new IllegalArgumentException(
                     "choir.authorities: " + file + " holds no certificate: " + e.getMessage(), e);
