@@ -62,6 +62,7 @@ final class Ensemble implements AutoCloseable {
     private String callDeadline = "2m";
 
     private final boolean apart;
+    private int tlsPort;
     private Running service;
     private String token = "";
 
@@ -223,6 +224,18 @@ final class Ensemble implements AutoCloseable {
                         "Atlantic/Faroe"));
         assertThat(added.status()).as(added.detail()).isEqualTo(201);
         finish(post("/api/v1/readings", Map.of("recorders", List.of(name))));
+    }
+
+    /** Where a recorder that is played is by TLS. */
+    String secured(String name) {
+        if (tlsPort == 0) {
+            tlsPort = simulator.secure(0);
+        }
+        return "https://127.0.0.1:" + tlsPort + "/" + name + "/device_service";
+    }
+
+    void showCertificate(String which) {
+        simulator.showCertificate(which);
     }
 
     /** Somebody turns a knob at the front panel. */
