@@ -73,6 +73,22 @@
   <Trouble {error} />
   {#if recorder.data}
     <RecorderPause recorder={recorder.data} onchanged={() => client.invalidateQueries()} />
+    {#if recorder.data.address}
+      <dl class="mb-6 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+        <dt class="text-faint">Address</dt>
+        <dd class="native break-all">{recorder.data.address}</dd>
+        {#if recorder.data.certificate}
+          <dt class="text-faint">Certificate</dt>
+          <dd class="native break-all">SHA-256 {recorder.data.certificate}</dd>
+        {/if}
+        <dt class="text-faint">Changes</dt>
+        <dd>
+          {recorder.data.tellsSince
+            ? `The recorder tells of them; heard since ${when(recorder.data.tellsSince)}, and audited when it does.`
+            : 'The recorder does not tell of them; audits find them.'}
+        </dd>
+      </dl>
+    {/if}
   {/if}
   <Loaded query={cameras}>
     {#snippet children(all)}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask, type Schemas } from '../lib/api/client';
+  import { api, ask, Refused, type Schemas } from '../lib/api/client';
   import Heads from '../lib/ui/Heads.svelte';
   import Progress from '../lib/ui/Progress.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
@@ -49,13 +49,18 @@
     addError = undefined;
   }
 
-  async function add(event: SubmitEvent) {
+  /** What is to be compared with the recorder's own screen before it is spoken to. */
+  const shownCertificate = $derived(addError instanceof Refused ? addError.fingerprint : undefined);
+
+  async function add(event: SubmitEvent, fingerprint?: string) {
     event.preventDefault();
     busy = true;
     addError = undefined;
     try {
       const added = await ask(
-        api.POST('/api/v1/recorders', { body: { name, address: picked?.service, user, password } }),
+        api.POST('/api/v1/recorders', {
+          body: { name, address: picked?.service, user, password, fingerprint },
+        }),
       );
       const work = await ask(api.POST('/api/v1/readings', { body: { recorders: [added.name] } }));
       found = found?.map((f) => (f.service === picked?.service ? { ...f, knownAs: added.name } : f));
@@ -133,7 +138,10 @@
   </div>
 {/if}
 {#if picked}
-  <form onsubmit={add} class="mt-4 grid gap-3 border-t border-line pt-4 sm:grid-cols-3">
+  <form
+    onsubmit={(e) => add(e, shownCertificate)}
+    class="mt-4 grid gap-3 border-t border-line pt-4 sm:grid-cols-3"
+  >
     <p class="sm:col-span-3">Add the recorder at <span class="native">{picked.service}</span></p>
     <label
       ><span class="head mb-1 block">Name here</span><input
@@ -162,8 +170,26 @@
         autocomplete="off"
       /></label
     >
-    <div class="sm:col-span-3"><Trouble error={addError} /></div>
-    <div><button class="act act-main" disabled={busy}>{busy ? 'Adding …' : 'Add and read it'}</button></div>
+    {#if shownCertificate}
+      <div class="border-l-4 border-waiting pl-3 sm:col-span-3" role="alert">
+        <p>
+          Nobody has confirmed its certificate, and nothing was sent to it. Compare this with what the
+          recorder’s own screen shows as the SHA-256 of its certificate:
+        </p>
+        <p class="native mt-1 break-all">{shownCertificate}</p>
+      </div>
+    {:else}
+      <div class="sm:col-span-3"><Trouble error={addError} /></div>
+    {/if}
+    <div>
+      <button class="act act-main" disabled={busy}
+        >{busy
+          ? 'Adding …'
+          : shownCertificate
+            ? 'It is the same: add and read it'
+            : 'Add and read it'}</button
+      >
+    </div>
   </form>
 {/if}
 {#if reading.work && reading.running}

@@ -9,6 +9,8 @@ export class Refused extends Error {
     readonly status: number,
     message: string,
     readonly faults: { line: number; column: number; path: string; problem: string }[] = [],
+    /** Of a certificate that nobody has confirmed yet. */
+    readonly fingerprint?: string,
   ) {
     super(message);
   }
@@ -33,7 +35,11 @@ const guard: Middleware = {
     const body = (await response
       .clone()
       .json()
-      .catch(() => ({}))) as { detail?: string; faults?: Refused['faults'] };
+      .catch(() => ({}))) as {
+      detail?: string;
+      faults?: Refused['faults'];
+      fingerprint?: string;
+    };
     if (response.status === 401) {
       window.dispatchEvent(new CustomEvent('choir:signed-out'));
     }
@@ -41,6 +47,7 @@ const guard: Middleware = {
       response.status,
       body.detail ?? `the service answered ${response.status}`,
       body.faults ?? [],
+      body.fingerprint,
     );
   },
   onError() {

@@ -43,9 +43,7 @@ class ProbeSearchTest {
                             xmlns:a="http://schemas.xmlsoap.org/ws/2004/08/addressing" \
                             xmlns:p="http://schemas.xmlsoap.org/ws/2005/04/discovery"><e:Header><a:RelatesTo>%s</a:RelatesTo></e:Header>\
                             <e:Body><p:ProbeMatches><p:ProbeMatch><a:EndpointReference><a:Address>urn:uuid:1</a:Address>\
-                            </a:EndpointReference><p:XAddrs>%s</p:XAddrs></p:ProbeMatch></p:ProbeMatches></e:Body></e:Envelope>"""
-                            .formatted(message.group(), addresses)
-                            .getBytes(StandardCharsets.UTF_8);
+                            </a:EndpointReference><p:XAddrs>%s</p:XAddrs></p:ProbeMatch></p:ProbeMatches></e:Body></e:Envelope>""".formatted(message.group(), addresses).getBytes(StandardCharsets.UTF_8);
                     socket.send(new DatagramPacket(answer, answer.length, packet.getSocketAddress()));
                 }
             } catch (IOException closed) {

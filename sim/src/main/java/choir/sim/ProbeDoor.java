@@ -66,7 +66,10 @@ final class ProbeDoor implements AutoCloseable {
                             message,
                             UUID.nameUUIDFromBytes(recorder.name.getBytes(StandardCharsets.UTF_8)),
                             scopes(recorder),
-                            "http://127.0.0.1:" + port + "/" + recorder.name + "/device_service")
+                            recorder.tlsPort
+                                            .map(tls -> "https://127.0.0.1:" + tls)
+                                            .orElse("http://127.0.0.1:" + port)
+                                    + "/" + recorder.name + "/device_service")
                     .getBytes(StandardCharsets.UTF_8);
             socket.send(new DatagramPacket(text, text.length, packet.getSocketAddress()));
         }

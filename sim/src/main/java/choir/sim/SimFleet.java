@@ -45,6 +45,9 @@ public final class SimFleet {
             }
         }
         map(given.get("quirks")).forEach((item, takes) -> recorder.quirks.put(item.toString(), takes.toString()));
+        if (Boolean.TRUE.equals(given.get("tls"))) {
+            recorder.tlsPort = simulator.tlsPort();
+        }
         if (given.containsKey("fault")) {
             recorder.faults.set(text(given, "fault"), java.time.Duration.ZERO);
         }

@@ -36,6 +36,9 @@ public final class SimRecorder {
     private Optional<SimRestart> restart = Optional.empty();
     volatile Duration delay = Duration.ZERO;
     volatile Duration clockAhead = Duration.ZERO;
+    /** Where it is by TLS, when it tells whoever looks for it of nothing else. */
+    volatile Optional<Integer> tlsPort = Optional.empty();
+
     volatile String zone = "WET0WEST,M3.5.0/1,M10.5.0";
     /** The IANA zone whose wall clock its pictures show. */
     volatile ZoneId clockZone = ZoneId.of("Atlantic/Faroe");

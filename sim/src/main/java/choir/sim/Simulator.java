@@ -112,6 +112,10 @@ public final class Simulator implements AutoCloseable {
         }
     }
 
+    Optional<Integer> tlsPort() {
+        return tls.map(TlsDoor::port);
+    }
+
     /** What its front panel shows. */
     public String display(String recorder) {
         return FrontPanel.display(java.util.Objects.requireNonNull(recorders.get(recorder), recorder));

@@ -47,7 +47,14 @@ class CertificatesTest {
         assertThat(calls()).as("nothing was sent").isEqualTo("0");
         assertThat(choir.get("/api/v1/recorders").body()).isEmpty();
         var byHand = choir.choir(
-                "recorder", "add", "pier-1", "--address", choir.secured("pier-1"), "--user", "choir", "--password",
+                "recorder",
+                "add",
+                "pier-1",
+                "--address",
+                choir.secured("pier-1"),
+                "--user",
+                "choir",
+                "--password",
                 "secret-of-pier-1");
         assertThat(byHand.exitCode()).isEqualTo(5);
         assertThat(byHand.errors()).contains("add --fingerprint " + first);
@@ -71,7 +78,8 @@ class CertificatesTest {
                 .asString()
                 .contains("choir recorder certificate pier-1 --fingerprint ");
         var second = choir.openSentences().toString().split("--fingerprint ")[1].substring(0, first.length());
-        assertThat(choir.choir("recorder", "certificate", "pier-1", "--fingerprint", "12:34").errors())
+        assertThat(choir.choir("recorder", "certificate", "pier-1", "--fingerprint", "12:34")
+                        .errors())
                 .contains("is no fingerprint");
         var confirmed = choir.choir("recorder", "certificate", "pier-1", "--fingerprint", second);
         assertThat(confirmed.exitCode()).as(confirmed.errors()).isZero();
@@ -84,8 +92,8 @@ class CertificatesTest {
     @Test
     void aRecorderWithoutTlsHasNoCertificateToConfirm() {
         choir.recorder("pier-2", "tern", 1);
-        var refused = choir.write(
-                "PUT", "/api/v1/recorders/pier-2/certificate", Map.of("fingerprint", "AB".repeat(32)));
+        var refused =
+                choir.write("PUT", "/api/v1/recorders/pier-2/certificate", Map.of("fingerprint", "AB".repeat(32)));
         assertThat(refused.status()).isEqualTo(400);
         assertThat(refused.detail()).contains("without TLS");
     }

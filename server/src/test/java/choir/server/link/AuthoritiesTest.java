@@ -22,7 +22,8 @@ class AuthoritiesTest {
             store.load(in, "simulated".toCharArray());
         }
         return "-----BEGIN CERTIFICATE-----\n"
-                + Base64.getMimeEncoder().encodeToString(store.getCertificate(alias).getEncoded())
+                + Base64.getMimeEncoder()
+                        .encodeToString(store.getCertificate(alias).getEncoded())
                 + "\n-----END CERTIFICATE-----\n";
     }
 

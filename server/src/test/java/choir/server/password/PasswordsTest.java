@@ -210,8 +210,7 @@ class PasswordsTest {
     @Test
     void whatSomebodySaysOfThePasswordMeanwhileDoesNotLoseTheNewOne() {
         fakes.getFirst().onPassword = fresh -> {
-            service.send(
-                    "PUT", "/api/v1/recorders/r1/password", Map.of("user", "choir", "password", "something else"));
+            service.send("PUT", "/api/v1/recorders/r1/password", Map.of("user", "choir", "password", "something else"));
             fakes.getFirst().password = Optional.of(fresh);
         };
         assertThat(change(wish("recorder:r1")).path("note").asString()).isEqualTo("1 of 1 passwords changed");
