@@ -46,18 +46,8 @@ final class FactoryFit {
     }
 
     private static String words(Ability ability) {
-        return switch (ability) {
-            case Ability.Cells c -> c.scale().min() + " to " + c.scale().max();
-            case Ability.Pixels p -> p.scale().min() + " to " + p.scale().max();
-            case Ability.Percent p -> p.scale().min() + " to " + p.scale().max();
-            case Ability.Steps s -> "1 to " + s.percents().size();
-            case Ability.Numbers n ->
-                n.allowed().isEmpty()
-                        ? n.min() + " to " + n.max()
-                        : n.allowed().stream().map(String::valueOf).collect(Collectors.joining(", "));
-            case Ability.Choice c -> String.join(", ", c.choices().values());
-            case Ability.Sense s -> "its scale";
-            default -> "something else";
-        };
+        return ability instanceof Ability.Numbers n && !n.allowed().isEmpty()
+                ? n.allowed().stream().map(String::valueOf).collect(Collectors.joining(", "))
+                : AbilityRange.of(ability);
     }
 }

@@ -1,7 +1,7 @@
 package choir.onvif;
 
 import choir.document.WeekCalendar;
-import choir.family.Ability;
+import choir.family.AbilityRange;
 import choir.family.Family;
 import choir.family.Place;
 import choir.link.ChannelWrite;
@@ -15,8 +15,6 @@ import choir.link.SelfDescription.Range;
 import choir.link.Written;
 import choir.policy.Catalogue;
 import choir.refusal.Refusal;
-import choir.scale.CountScale;
-import choir.scale.SensitivityScale;
 import choir.week.Week;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -207,9 +205,10 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         var text = said.min() + " to " + said.max();
         return family.abilities().entrySet().stream()
                 .filter(e -> isAbout(e.getValue().place(), said))
-                .filter(e -> !range(e.getValue()).equals(text))
+                .filter(e -> !AbilityRange.of(e.getValue()).equals(text))
                 .findFirst()
-                .map(e -> e.getKey() + ": the recorder says " + text + ", the family file " + range(e.getValue()));
+                .map(e -> e.getKey() + ": the recorder says " + text + ", the family file "
+                        + AbilityRange.of(e.getValue()));
     }
 
     private static boolean isAbout(Place place, Range said) {
@@ -220,27 +219,6 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
             case Place.Sheet s -> false;
             case Place.Field f -> false;
         };
-    }
-
-    private static String range(Ability ability) {
-        return switch (ability) {
-            case Ability.Sense(var p, SensitivityScale.Numbers n, var a, var e, var f) -> n.min() + " to " + n.max();
-            case Ability.Sense(var p, SensitivityScale.Words w, var a, var e, var f) -> String.join(", ", w.words());
-            case Ability.Cells c -> range(c.scale());
-            case Ability.Pixels p -> range(p.scale());
-            case Ability.Percent p -> range(p.scale());
-            case Ability.Steps s -> "1 to " + s.percents().size();
-            case Ability.Numbers n -> n.min() + " to " + n.max();
-            case Ability.Choice c -> String.join(", ", c.choices().values());
-            case Ability.Switch s -> "on or off";
-            case Ability.OfAreas a -> "areas";
-            case Ability.OfTime t -> "values by time";
-            case Ability.Text t -> "a text";
-        };
-    }
-
-    private static String range(CountScale scale) {
-        return scale.min() + " to " + scale.max();
     }
 
     private <T> T in(RecorderAccess access, Duration whole, Function<OnvifSession, T> work) {
