@@ -41,6 +41,13 @@ export function count(n: number, one: string, many: string = one + 's'): string 
   return `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`;
 }
 
+/** Names in a sentence, of many the first few. */
+export function names(all: string[]): string {
+  const shown = all.length > 4 ? all.slice(0, 3) : all.slice(0, -1);
+  const last = all.length > 4 ? `${all.length - 3} more` : (all.at(-1) ?? '');
+  return shown.length === 0 ? last : `${shown.join(', ')} and ${last}`;
+}
+
 /** `840 MB`, `12.4 GB`, `1.9 TB`; decimal units, as disks are sold. */
 export function bytes(n: number): string {
   const units = ['MB', 'GB', 'TB', 'PB'];

@@ -1,11 +1,12 @@
 <script lang="ts">
   import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
-  import { bytes, count, when } from '../lib/format';
+  import { bytes, count } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { cameraPath } from '../router';
   import PreviewCameras from './PreviewCameras.svelte';
+  import { pauseWords } from './pauses';
 
   let { preview }: { preview: Schemas['Preview'] } = $props();
 
@@ -49,13 +50,8 @@
       </div>
     </dl>
     <p class="mt-2 text-xs text-faint">Hours and disk are {price.assumed}.</p>
-    {#each preview.pauses as pause (pause.recorder)}
-      <p class="mt-2 text-sm text-waste">
-        {pause.recorder} records nothing on any channel while it is written:
-        {pause.lastSeconds !== undefined
-          ? `${pause.lastSeconds.toFixed(1)} s for ${count(pause.lastCameras ?? 0, 'camera')} the last time, ${when(pause.lastAt)}`
-          : 'some seconds, not measured yet'}.
-      </p>
+    {#each preview.pauses as pause (pause.recorders[0])}
+      <p class="mt-2 text-sm text-loss">{pauseWords(pause)}</p>
     {/each}
   </section>
 

@@ -54,17 +54,44 @@ final class PreviewText {
                 bytes(after.path("bytesADay").asDouble()),
                 Listing.text(price, "assumed"));
         for (var pause : preview.path("pauses")) {
-            out.println("  " + Listing.text(pause, "recorder") + " records nothing on any channel while it is written: "
-                    + (pause.hasNonNull("lastSeconds")
-                            ? String.format(
-                                    Locale.ROOT,
-                                    "%.1f s for %s the last time, %s",
-                                    pause.path("lastSeconds").asDouble(),
-                                    Texts.count(pause.path("lastCameras").asInt(), "camera"),
-                                    Times.of(Listing.text(pause, "lastAt")))
-                            : "some seconds, not measured yet"));
+            out.println("  " + pause(pause));
         }
         out.println();
+    }
+
+    private static String pause(JsonNode pause) {
+        var recorders = pause.path("recorders").values().stream()
+                .map(r -> r.asString(""))
+                .toList();
+        return pause.path("allChannels").asBoolean()
+                ? recorders.getFirst() + " records nothing on any channel while it is written: "
+                        + measured(pause.path("last"), recorders.getFirst())
+                : "each camera of " + Texts.names(recorders) + " records nothing while it is written: "
+                        + measured(pause.path("last"), "");
+    }
+
+    private static String measured(JsonNode last, String recorder) {
+        if (last.isMissingNode() || last.isNull()) {
+            return "some seconds, not measured yet";
+        }
+        var at = Listing.text(last, "recorder");
+        var where = (at.equals(recorder) ? "" : "at " + at + ", ") + Times.of(Listing.text(last, "at"));
+        if (!last.hasNonNull("gapSeconds")) {
+            return String.format(
+                    Locale.ROOT,
+                    "it does not tell; the calls took %.1f s the last time (%s)",
+                    last.path("writingSeconds").asDouble(),
+                    where);
+        }
+        double gap = last.path("gapSeconds").asDouble();
+        return gap == 0
+                ? "no gap was seen the last time (" + where + ")"
+                : String.format(
+                        Locale.ROOT,
+                        "%.1f s for %s the last time (%s)",
+                        gap,
+                        Texts.count(last.path("cameras").asInt(), "camera"),
+                        where);
     }
 
     private static String amount(JsonNode effect, String name) {

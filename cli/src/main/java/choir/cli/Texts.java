@@ -5,6 +5,7 @@ import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.List;
 
 /** Text files that a person wrote, bounded in size, and words around numbers. */
 final class Texts {
@@ -15,6 +16,14 @@ final class Texts {
     /** A number with its noun, such as {@code 1 camera} and {@code 12 cameras}. */
     static String count(int number, String noun) {
         return String.format(java.util.Locale.ROOT, "%,d %s%s", number, noun, number == 1 ? "" : "s");
+    }
+
+    /** Names in a sentence, of many the first few. */
+    static String names(List<String> names) {
+        int shown = names.size() > 4 ? 3 : names.size();
+        var last = names.size() > shown ? names.size() - shown + " more" : names.get(shown - 1);
+        var first = names.subList(0, names.size() > shown ? shown : shown - 1);
+        return first.isEmpty() ? last : String.join(", ", first) + " and " + last;
     }
 
     static String read(Path file) {

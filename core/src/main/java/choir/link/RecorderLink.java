@@ -1,7 +1,6 @@
 package choir.link;
 
 import java.util.List;
-import java.util.Map;
 
 /** The one door to devices. Calls block until the answer or the deadline, and may be made from many threads. */
 public interface RecorderLink extends ChangeLink {
@@ -15,11 +14,12 @@ public interface RecorderLink extends ChangeLink {
     /**
      * Writes the given values, channel by channel in one conversation, and leaves everything else as it is. What each
      * channel holds is looked at just before it is written, and one that has moved is left alone. Returns when the recorder
-     * has taken the last of them; whether they took is to be read afterwards.
+     * has taken the last of them and, where its family stops recording meanwhile, is seen to record again or is not for
+     * long; whether the values took is to be read afterwards.
      *
      * @return for each channel how far it came; never fails as a whole
      */
-    Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes);
+    Writing write(RecorderAccess access, List<ChannelWrite> writes);
 
     /**
      * What the recorder says of its own abilities, for a family of its own.

@@ -12,6 +12,7 @@ import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.link.SelfDescription;
 import choir.link.SelfDescription.Range;
+import choir.link.Writing;
 import choir.link.Written;
 import choir.policy.Catalogue;
 import choir.refusal.Refusal;
@@ -78,28 +79,36 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     @Override
-    public Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes) {
+    public Writing write(RecorderAccess access, List<ChannelWrite> writes) {
         Map<String, Written> written = new LinkedHashMap<>();
+        Optional<Writing.Gap> gap = Optional.empty();
         try {
-            in(access, patience.writing(), session -> {
-                write(session, access, writes, written);
-                return Boolean.TRUE;
-            });
+            gap = in(
+                    access,
+                    patience.writing(),
+                    session -> write(
+                            session, access, writes, written, patience.call().multipliedBy(4)));
         } catch (LinkException e) {
             writes.forEach(w -> written.putIfAbsent(w.channel(), new Written.BrokenOff(Set.of(), e)));
         }
-        return written;
+        return new Writing(written, gap);
     }
 
-    private static void write(
-            OnvifSession session, RecorderAccess access, List<ChannelWrite> writes, Map<String, Written> written) {
+    private static Optional<Writing.Gap> write(
+            OnvifSession session,
+            RecorderAccess access,
+            List<ChannelWrite> writes,
+            Map<String, Written> written,
+            Duration silence) {
         var family = family(access);
         var look = Look.of(session, access);
         var first = SharedDays.of(look.snapshot(), family, writes);
+        var watch = RecordingWatch.of(session, look.snapshot(), family, writes, silence);
         for (var write : writes) {
             if (look.isOld()) {
                 look = Look.of(session, access);
             }
+            watch.ifPresent(w -> w.begins(write.channel()));
             var one = first.write(session, look.snapshot(), write);
             for (int again = 0; again < MOST_AGAIN && one instanceof Written.BrokenOff broken; again++) {
                 // A connection that was closed says nothing of the recorder, unless it does not answer on a fresh one.
@@ -115,7 +124,9 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
             if (one instanceof Written.BrokenOff(var sent, var why) && why.endsConversation()) {
                 throw why;
             }
+            watch.ifPresent(w -> w.written(write.channel()));
         }
+        return watch.flatMap(RecordingWatch::untilItRecords);
     }
 
     private static Optional<Look> look(OnvifSession session, RecorderAccess access) {

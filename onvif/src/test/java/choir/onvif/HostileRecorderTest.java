@@ -114,7 +114,8 @@ class HostileRecorderTest {
             var thrown = catchThrowableOfType(LinkException.class, () -> link.read(hostile.access()));
             assertThat(thrown.reason()).isEqualTo(Reason.TIMED_OUT);
             assertThat(thrown).hasMessageContaining("127.0.0.1:" + hostile.server.getLocalPort());
-            assertThat(link.write(hostile.access(), List.of(new ChannelWrite("01", Map.of(), Map.of()))))
+            assertThat(link.write(hostile.access(), List.of(new ChannelWrite("01", Map.of(), Map.of())))
+                            .channels())
                     .hasEntrySatisfying(
                             "01",
                             w -> assertThat(w).isInstanceOfSatisfying(Written.BrokenOff.class, b -> {

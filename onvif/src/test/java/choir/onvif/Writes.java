@@ -37,7 +37,7 @@ final class Writes {
     static Map<String, LinkException> to(
             RecorderLink link, RecorderAccess access, Map<String, Map<SettingKey, NativeValue>> byChannel) {
         Map<String, LinkException> failed = new LinkedHashMap<>();
-        link.write(access, of(link, access, byChannel)).forEach((channel, written) -> {
+        link.write(access, of(link, access, byChannel)).channels().forEach((channel, written) -> {
             switch (written) {
                 case Written.Whole w -> {}
                 case Written.Moved m -> throw new AssertionError(channel + " moved");

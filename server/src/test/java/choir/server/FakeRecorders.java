@@ -10,6 +10,7 @@ import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.link.SelfDescription;
+import choir.link.Writing;
 import choir.link.Written;
 import choir.policy.SettingKey;
 import java.time.Duration;
@@ -18,6 +19,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -50,6 +52,9 @@ public final class FakeRecorders implements RecorderLink {
         public volatile Act beforeRead = () -> {};
         public volatile Act beforeWrite = () -> {};
         public volatile Act afterWrite = () -> {};
+        /** What is seen of its recording while it is written. */
+        public volatile Optional<Writing.Gap> gap = Optional.empty();
+
         /** Done just before a channel is looked at and written. */
         public volatile Consumer<String> beforeChannel = channel -> {};
         /** Settings at which it goes away: the call was made, nothing took effect and nobody answers any more. */
@@ -122,6 +127,11 @@ public final class FakeRecorders implements RecorderLink {
         return fake;
     }
 
+    /** The one of that name. */
+    public Fake at(String name) {
+        return Objects.requireNonNull(byPath.get("/" + name), name);
+    }
+
     public static String address(String name) {
         return "http://127.0.0.1:1/" + name;
     }
@@ -171,7 +181,7 @@ public final class FakeRecorders implements RecorderLink {
     }
 
     @Override
-    public Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes) {
+    public Writing write(RecorderAccess access, List<ChannelWrite> writes) {
         var fake = at(access);
         fake.beforeWrite.run();
         Map<String, Written> written = new LinkedHashMap<>();
@@ -180,7 +190,7 @@ public final class FakeRecorders implements RecorderLink {
             written.put(write.channel(), write(fake, write));
         }
         fake.afterWrite.run();
-        return written;
+        return new Writing(written, fake.gap);
     }
 
     private static Written write(Fake fake, ChannelWrite write) {

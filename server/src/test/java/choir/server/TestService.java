@@ -222,6 +222,11 @@ public final class TestService implements AutoCloseable {
 
     /** A recorder of the family tern that is played, added, and not read yet. */
     public FakeRecorders.Fake added(String name) {
+        return added(name, "tern");
+    }
+
+    /** The same of another family. */
+    public FakeRecorders.Fake added(String name, String family) {
         var fake = recorders.add(name);
         var answer = post(
                 "/api/v1/recorders",
@@ -235,7 +240,7 @@ public final class TestService implements AutoCloseable {
                         "password",
                         "p",
                         "family",
-                        "tern",
+                        family,
                         "zone",
                         "UTC"));
         assertThat(answer.status()).as(answer.detail()).isEqualTo(201);

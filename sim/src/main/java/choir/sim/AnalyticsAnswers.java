@@ -61,7 +61,7 @@ final class AnalyticsAnswers {
                         .held(value, true, model.cells())
                         .orElse(value)
                 : value);
-        recorder.change(() -> channel.values.putAll(held));
+        recorder.change(channel, () -> channel.values.putAll(held));
     }
 
     String moduleOptions() {

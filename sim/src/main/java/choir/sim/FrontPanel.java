@@ -117,6 +117,9 @@ final class FrontPanel {
                 recorder.quirks.put(both[0], both[1]);
             }
             case "drop" -> recorder.channels.remove(recorder.channel(value));
+            case "pause" ->
+                recorder.pause = Optional.of(new SimModel.Pause(
+                        recorder.pause.map(SimModel.Pause::ofAll).orElse(true), Duration.parse(value)));
             case "delay" -> recorder.delay = Duration.parse(value);
             case "clock" -> recorder.clockAhead = Duration.parse(value);
             case "zone" -> recorder.zone = value;

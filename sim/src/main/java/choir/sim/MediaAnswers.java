@@ -102,7 +102,7 @@ final class MediaAnswers {
         if (frames < 1 || frames > model.mostFrames()) {
             throw SimSoapFault.wrongValue("ConfigModify", "FrameRateLimit out of range");
         }
-        recorder.change(() -> channel.frames = (int) frames);
+        recorder.change(channel, () -> channel.frames = (int) frames);
         return "<tr2:SetVideoEncoderConfigurationResponse/>";
     }
 

@@ -93,7 +93,7 @@ final class RecordingAnswers {
         if (Xml.text(operation, "Storage").filter("disk-1"::equals).isEmpty()) {
             throw SimSoapFault.wrongValue("BadConfiguration", "The target was dropped");
         }
-        recorder.change(() -> channel.retentionDays = days);
+        recorder.change(channel, () -> channel.retentionDays = days);
         return "<trc:SetRecordingConfigurationResponse/>";
     }
 
@@ -139,7 +139,7 @@ final class RecordingAnswers {
         int after = seconds(configuration, "After", channel.after, recorder.model.after());
         boolean active =
                 Xml.text(configuration, "Mode").filter("Active"::equals).isPresent();
-        recorder.change(() -> {
+        recorder.change(channel, () -> {
             channel.before = before;
             channel.after = after;
             channel.active = active;
@@ -170,15 +170,20 @@ final class RecordingAnswers {
         if (!mode.equals("Active") && !mode.equals("Idle")) {
             throw SimSoapFault.wrongValue("BadMode", "Unknown mode " + mode);
         }
-        recorder.change(() -> lane.channel().active = mode.equals("Active"));
+        recorder.change(lane.channel(), () -> lane.channel().active = mode.equals("Active"));
         return "<trc:SetRecordingJobModeResponse/>";
     }
 
     String jobState(Element operation) {
         var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
-        return "<trc:GetRecordingJobStateResponse><trc:State><tt:RecordingToken>R" + lane.channel().place
-                + "</tt:RecordingToken><tt:State>" + (lane.channel().active ? "Active" : "Idle")
-                + "</tt:State></trc:State></trc:GetRecordingJobStateResponse>";
+        var channel = lane.channel();
+        var state = channel.records(lane.name(), recorder.localTime().toLocalDateTime()) ? "Active" : "Idle";
+        return "<trc:GetRecordingJobStateResponse><trc:State><tt:RecordingToken>R" + channel.place
+                + "</tt:RecordingToken><tt:State>" + state + "</tt:State><tt:Sources>"
+                + "<tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P" + channel.place
+                + "</tt:Token></tt:SourceToken><tt:State>" + state + "</tt:State><tt:Tracks><tt:Track>"
+                + "<tt:SourceTag>video</tt:SourceTag><tt:Destination>VIDEO</tt:Destination><tt:State>" + state
+                + "</tt:State></tt:Track></tt:Tracks></tt:Sources></trc:State></trc:GetRecordingJobStateResponse>";
     }
 
     String schedules(Element operation) {
@@ -274,7 +279,7 @@ final class RecordingAnswers {
                 .findFirst()
                 .orElseThrow(() -> SimSoapFault.wrongValue("NotFound", "Unknown token " + token));
         var changed = read(schedule);
-        recorder.change(() -> {
+        recorder.change(lane.channel(), () -> {
             lane.channel().schedule(lane.name(), changed.minutes());
             lane.channel().specialDays.put(lane.name(), changed.specialDays());
         });

@@ -1,5 +1,7 @@
 package choir.sim;
 
+import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.BitSet;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
@@ -39,6 +41,7 @@ final class SimChannel {
     int frames;
     int retentionDays = 30;
     boolean motionNow;
+    Instant silentUntil = Instant.EPOCH;
 
     SimChannel(SimModel model, String place, String token, String label, String deviceName) {
         this.model = model;
@@ -55,6 +58,17 @@ final class SimChannel {
         lanes.put(model.lanes().getFirst(), always);
         model.modules().forEach(p -> values.putAll(p.factory(model)));
         model.rules().forEach(p -> values.putAll(p.factory(model)));
+    }
+
+    /** Whether the job of that lane records at this moment: in its minutes, for lanes that wait for events while one is on. */
+    boolean records(String lane, LocalDateTime wall) {
+        int minute = (wall.getDayOfWeek().getValue() - 1) * 1440 + wall.getHour() * 60 + wall.getMinute();
+        boolean due = lane.equals("continuous") || lane.equals("motion") && motionNow;
+        return due
+                && active
+                && (model.unscheduled()
+                        || lanes.getOrDefault(lane, new BitSet()).get(minute))
+                && !Instant.now().isBefore(silentUntil);
     }
 
     /** Nothing records on that day, by whatever trigger. */

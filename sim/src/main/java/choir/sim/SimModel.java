@@ -1,10 +1,12 @@
 package choir.sim;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
@@ -13,6 +15,7 @@ import org.snakeyaml.engine.v2.api.LoadSettings;
  * What a simulated make can do, with its ranges, habits and authentication, as {@code models.yaml} states it.
  *
  * @param unscheduled its jobs have no schedule: they record, or they are idle
+ * @param pause what stops recording at each write, {@code all} channels or the {@code one} that is written, and for how long
  * @param panel what the knobs at the front turn, by their everyday names
  */
 record SimModel(
@@ -27,10 +30,13 @@ record SimModel(
         SimParameter after,
         int mostFrames,
         Set<String> habits,
+        Optional<Pause> pause,
         Map<String, String> panel,
         List<SimPart> modules,
         List<SimPart> rules) {
     private static final Map<String, SimModel> MODELS = load();
+
+    record Pause(boolean ofAll, Duration length) {}
 
     /** The topic whose events start the recording of a lane; the continuous lane has none. */
     static final Map<String, String> TOPICS = Map.of(
@@ -112,9 +118,16 @@ record SimModel(
                 parameter(list(given, "after")),
                 Integer.parseInt(text(given, "frames")),
                 Set.copyOf(texts(given, "habits")),
+                pause(texts(given, "pause")),
                 panel(map(given, "panel")),
                 parts(list(given, "modules")),
                 parts(list(given, "rules")));
+    }
+
+    private static Optional<Pause> pause(List<String> given) {
+        return given.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Pause(given.getFirst().equals("all"), Duration.parse(given.getLast())));
     }
 
     private static Map<String, String> panel(Map<?, ?> given) {

@@ -35,6 +35,7 @@ public final class SimRecorder {
     final SimFaults faults = new SimFaults();
     private Optional<SimRestart> restart = Optional.empty();
     volatile Duration delay = Duration.ZERO;
+    volatile Optional<SimModel.Pause> pause;
     volatile Duration clockAhead = Duration.ZERO;
     /** Where it is by TLS, when it tells whoever looks for it of nothing else. */
     volatile Optional<Integer> tlsPort = Optional.empty();
@@ -70,6 +71,7 @@ public final class SimRecorder {
         this.model = model;
         this.user = user;
         this.password = password;
+        this.pause = model.pause();
         this.serial = "SN"
                 + UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8))
                         .toString()
@@ -135,6 +137,15 @@ public final class SimRecorder {
             events.forgetAll();
             faults.add(SimFault.AWAY, r.away());
             throw new SimRestart.NowException();
+        });
+    }
+
+    /** Changes one channel, which may stop recording for it, or all of them. */
+    void change(SimChannel channel, Runnable act) {
+        change(act);
+        pause.ifPresent(p -> {
+            var until = Instant.now().plus(p.length());
+            (p.ofAll() ? channels : List.of(channel)).forEach(c -> c.silentUntil = until);
         });
     }
 

@@ -7,6 +7,7 @@ import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
 import choir.link.SelfDescription;
+import choir.link.Writing;
 import choir.link.Written;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -37,13 +38,13 @@ public final class GuardedLink implements RecorderLink {
     }
 
     @Override
-    public Map<String, Written> write(RecorderAccess access, List<ChannelWrite> writes) {
+    public Writing write(RecorderAccess access, List<ChannelWrite> writes) {
         try {
             return link.write(checked(access), writes);
         } catch (LinkException refused) {
             Map<String, Written> all = new LinkedHashMap<>();
             writes.forEach(w -> all.put(w.channel(), new Written.BrokenOff(Set.of(), refused)));
-            return all;
+            return new Writing(all, Optional.empty());
         }
     }
 

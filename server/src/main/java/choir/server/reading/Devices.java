@@ -7,6 +7,7 @@ import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
+import choir.link.Writing;
 import choir.link.Written;
 import choir.server.ServiceSettings;
 import choir.server.account.Secrets;
@@ -123,12 +124,12 @@ public class Devices {
          * @return for each channel how far it came
          * @throws IllegalStateException when the service stops meanwhile, so that only reading tells how far it came
          */
-        public Map<String, Written> write(List<ChannelWrite> writes) {
+        public Writing write(List<ChannelWrite> writes) {
             var access = access(recorder);
             wrote = true;
             var written = await(CompletableFuture.supplyAsync(
                     () -> limited(() -> link.write(access.get(), writes)), threads));
-            if (!written.values().stream().allMatch(Written.Whole.class::isInstance)) {
+            if (!written.channels().values().stream().allMatch(Written.Whole.class::isInstance)) {
                 refuseWhenStopping();
             }
             return written;

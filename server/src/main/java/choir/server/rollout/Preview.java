@@ -15,7 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param unread cameras of which nothing is known, because their recorder could not be read or was not read yet
  * @param leftAlone why recorders that are paused are left out, a sentence each; nothing is said of their cameras
  * @param onSite recorders without a network interface, which a person sets from a work sheet
- * @param pauses recorders of which no channel records while one of them is written
+ * @param pauses what stops recording while it is written
  */
 public record Preview(
         long id,
@@ -47,14 +47,25 @@ public record Preview(
             List<String> cameras) {}
 
     /**
-     * @param lastSeconds how long it took to write it the last time; missing when it was not written yet
-     * @param lastCameras how many of its cameras were written then
+     * @param recorders one that stops on all channels, or all of a family that stop on the channel that is being written
+     * @param cameras how many of theirs would be written
+     * @param last of the recorder itself or, where it was not written yet, of another of its family; missing when there is none
      */
     public record Pause(
-            String recorder,
-            @Nullable Double lastSeconds,
-            @Nullable Integer lastCameras,
-            @Nullable String lastAt) {}
+            String family,
+            List<String> recorders,
+            boolean allChannels,
+            int cameras,
+            @Nullable Measured last) {}
+
+    /**
+     * @param cameras how many of the recorder's cameras were written then
+     * @param gapSeconds how long recording stood still by the recorder's own account, 0 when it was never seen to; missing
+     *     when it does not tell
+     * @param writingSeconds how long the calls took
+     */
+    public record Measured(
+            String recorder, int cameras, @Nullable Double gapSeconds, double writingSeconds, String at) {}
 
     public record OfCamera(
             String camera,

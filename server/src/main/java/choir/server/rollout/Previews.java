@@ -1,7 +1,6 @@
 package choir.server.rollout;
 
 import choir.drift.Deviation;
-import choir.family.Family;
 import choir.family.NativeText;
 import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
@@ -54,7 +53,7 @@ class Previews {
         List<Preview.Unread> unread = new ArrayList<>();
         Set<String> leftAlone = new TreeSet<>();
         Set<String> onSite = new TreeSet<>();
-        Set<String> pauses = new TreeSet<>();
+        Map<String, WritingTimes.Planned> written = new TreeMap<>();
         var pricing = new Pricing(assumed);
         var folds = new Folds();
         Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
@@ -90,9 +89,10 @@ class Previews {
             changing.add(camera);
             folds.add(camera, changes);
             pricing.add(standing, changes);
-            if (standing.family().pause() == Family.Pause.ALL_CHANNELS) {
-                pauses.add(standing.recorder().name());
-            }
+            written.merge(
+                    standing.recorder().name(),
+                    new WritingTimes.Planned(standing.recorder().name(), standing.family(), 1),
+                    (a, b) -> new WritingTimes.Planned(a.recorder(), a.family(), a.cameras() + b.cameras()));
         }
         var now = clock.instant().toString();
         long id = database.write(() -> store(selection, who, now, steps));
@@ -107,7 +107,7 @@ class Previews {
                 unread,
                 List.copyOf(leftAlone),
                 List.copyOf(onSite),
-                pauses.stream().map(times::of).toList());
+                times.pauses(List.copyOf(written.values())));
     }
 
     /** What is held and cannot be known is never written over. */

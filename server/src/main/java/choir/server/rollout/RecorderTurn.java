@@ -5,6 +5,7 @@ import choir.family.NativeValue;
 import choir.fleet.Node;
 import choir.link.ChannelWrite;
 import choir.link.LinkException;
+import choir.link.Writing;
 import choir.link.Written;
 import choir.policy.SettingKey;
 import choir.rollout.Journalled;
@@ -45,6 +46,9 @@ class RecorderTurn {
 
         /** The recorder was not there, or went away in the middle; what is left is tried again. */
         record Again(String why) implements End {}
+
+        /** Nothing is left to do, but it was not seen to record again since it was written. */
+        record Silent(String why) implements End {}
     }
 
     private static final End THROUGH = new End.Through();
@@ -212,32 +216,37 @@ class RecorderTurn {
             return THROUGH;
         }
         long began = System.nanoTime();
-        var written = conversation.write(
+        var writing = conversation.write(
                 ready.stream().map(RecorderTurn::channelWrite).toList());
+        var written = writing.channels();
         var took = Duration.ofNanos(System.nanoTime() - began);
+        var silent = writing.gap()
+                .filter(gap -> !gap.ended())
+                .map(gap -> recorder + " was not seen to record again within "
+                        + gap.length().toSeconds() + " s of being written; look at it");
         var tried = ready.stream()
                 .map(s -> new Tried(s, Optional.ofNullable(written.get(s.channel()))))
                 .toList();
         database.write(() -> {
-            tried.forEach(this::journal);
+            tried.forEach(t -> journal(t, silent.orElse("")));
             if (written.values().stream().allMatch(Written.Whole.class::isInstance)) {
-                times.took(recorder, ready.size(), took);
+                times.took(recorder, ready.size(), took, writing.gap().filter(Writing.Gap::ended));
             }
         });
         var left = tried.stream().flatMap(t -> neverSent(t).stream()).findFirst();
         var outcome = read(conversation, recorder);
         return switch (outcome) {
-            case Outcome.Reached r -> left.<End>map(End.Again::new).orElseGet(() -> afterReading(ready));
+            case Outcome.Reached r -> left.<End>map(End.Again::new).orElseGet(() -> afterReading(ready, silent));
             case Outcome.Failed(var why) -> again(open(ready), why);
             case Outcome.OnSite o -> throw new IllegalStateException("a recorder without a network was written");
         };
     }
 
     /** What turned out never to have left is tried again. */
-    private End afterReading(List<Step> ready) {
+    private End afterReading(List<Step> ready, Optional<String> silent) {
         return open(ready).stream().anyMatch(s -> s.state() == StepState.PLANNED)
                 ? new End.Again("something was not written")
-                : THROUGH;
+                : silent.<End>map(End.Silent::new).orElse(THROUGH);
     }
 
     private List<Step> open(List<Step> ready) {
@@ -258,14 +267,14 @@ class RecorderTurn {
     }
 
     /** What is known before it is read back; to be called within a transaction. */
-    private void journal(Tried tried) {
-        tried.written().ifPresent(written -> journal(tried.step(), written));
+    private void journal(Tried tried, String remark) {
+        tried.written().ifPresent(written -> journal(tried.step(), written, remark));
     }
 
-    private void journal(Step step, Written written) {
+    private void journal(Step step, Written written, String remark) {
         switch (written) {
             case Written.Whole w ->
-                steps.know(step, Journalled.sent(step.changes().keySet()), "");
+                steps.know(step, Journalled.sent(step.changes().keySet()), remark);
             case Written.Moved m -> steps.move(step, StepState.WRITING, StepState.SKIPPED, MOVED_AT_RECORDER);
             case Written.BrokenOff(var sent, var why) -> {
                 var words = String.valueOf(why.getMessage());

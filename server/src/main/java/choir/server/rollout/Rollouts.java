@@ -64,9 +64,9 @@ class Rollouts implements Works.Runner {
         try {
             for (int wave : steps.waves(work.id())) {
                 progress.goOn();
-                new WaveRun(work, task, wave, progress, steps, turn, this::zone, database, clock)
+                var silent = new WaveRun(work, task, wave, progress, steps, turn, this::zone, database, clock)
                         .run(threads, () -> stopping);
-                goOnOrStop(work.id(), wave, task.waves());
+                goOnOrStop(work.id(), wave, task.waves(), silent);
             }
         } catch (Works.Stopped e) {
             var why = String.valueOf(e.getMessage());
@@ -81,8 +81,12 @@ class Rollouts implements Works.Runner {
         return fleet.find(recorder).flatMap(StoredRecorder::zoneId).orElse(clock.getZone());
     }
 
-    private void goOnOrStop(long rollout, int wave, Waves waves) {
+    /** A recorder that stays silent is a loss that grows, so nothing else is written before somebody has looked. */
+    private void goOnOrStop(long rollout, int wave, Waves waves, List<String> silent) {
         boolean more = steps.counts(rollout, Optional.empty()).getOrDefault(StepState.PLANNED, 0) > 0;
+        if (more && !silent.isEmpty()) {
+            throw new Works.Stopped("stopped after wave " + wave + ": " + silent.getFirst());
+        }
         var decision = waves.after(steps.counts(rollout, Optional.of(wave)));
         if (more && decision instanceof Waves.Decision.Stop(var why)) {
             throw new Works.Stopped("stopped after wave " + wave + ": " + why);

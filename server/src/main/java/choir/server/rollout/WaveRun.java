@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -51,6 +52,7 @@ final class WaveRun {
     private final Clock clock;
     private final Map<String, Waiting> waiting = new HashMap<>();
     private final Set<String> through = new HashSet<>();
+    private final List<String> silent = new ArrayList<>();
 
     WaveRun(
             Work work,
@@ -74,8 +76,11 @@ final class WaveRun {
         this.clock = clock;
     }
 
-    /** @param stopping true once the service stops, when a turn that breaks off is for the next start to settle */
-    void run(ExecutorService threads, BooleanSupplier stopping) {
+    /**
+     * @param stopping true once the service stops, when a turn that breaks off is for the next start to settle
+     * @return recorders that were not seen to record again, a sentence each
+     */
+    List<String> run(ExecutorService threads, BooleanSupplier stopping) {
         for (var left = left(); !left.isEmpty(); left = left()) {
             var now = clock.instant();
             var due = left.stream().filter(r -> isDue(r, now)).toList();
@@ -86,6 +91,7 @@ final class WaveRun {
             }
             progress.goOn();
         }
+        return silent;
     }
 
     private List<String> left() {
@@ -184,15 +190,21 @@ final class WaveRun {
 
     private void settle(String recorder, RecorderTurn.End end) {
         switch (end) {
-            case RecorderTurn.End.Through t -> {
-                through.add(recorder);
-                if (waiting.remove(recorder) != null && waiting.isEmpty()) {
-                    progress.tell("");
-                }
+            case RecorderTurn.End.Through t -> through(recorder);
+            case RecorderTurn.End.Silent(var why) -> {
+                through(recorder);
+                silent.add(why);
             }
             case RecorderTurn.End.Queued(var why) ->
                 postpone(recorder, 0, clock.instant().plus(LOOK_AGAIN), why);
             case RecorderTurn.End.Again(var why) -> again(recorder, why);
+        }
+    }
+
+    private void through(String recorder) {
+        through.add(recorder);
+        if (waiting.remove(recorder) != null && waiting.isEmpty()) {
+            progress.tell("");
         }
     }
 

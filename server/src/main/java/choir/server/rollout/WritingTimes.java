@@ -1,11 +1,21 @@
 package choir.server.rollout;
 
+import choir.family.Family;
+import choir.link.Writing;
 import choir.server.db.Database;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
-/** How long it took to write each recorder the last time, so that a gap in what it records can be told beforehand. */
+/** How long recording stood still when each recorder was written the last time, so that it can be told beforehand. */
 @Component
 class WritingTimes {
     private final Database database;
@@ -16,25 +26,92 @@ class WritingTimes {
         this.clock = clock;
     }
 
-    /** To be called within a transaction. */
-    void took(String recorder, int cameras, Duration time) {
+    /**
+     * To be called within a transaction.
+     *
+     * @param time of the calls
+     * @param gap empty when the recorder does not tell
+     */
+    void took(String recorder, int cameras, Duration time, Optional<Writing.Gap> gap) {
         database.change("""
-                        INSERT INTO writing_time (recorder, cameras, millis, at) VALUES (:recorder, :cameras, :millis, :at)
-                        ON CONFLICT (recorder) DO UPDATE SET cameras = :cameras, millis = :millis, at = :at
+                        INSERT INTO writing_time (recorder, cameras, millis, gap_millis, at)
+                        VALUES (:recorder, :cameras, :millis, :gap, :at)
+                        ON CONFLICT (recorder) DO UPDATE
+                          SET cameras = :cameras, millis = :millis, gap_millis = :gap, at = :at
                         """)
                 .param("recorder", recorder)
                 .param("cameras", cameras)
                 .param("millis", time.toMillis())
+                .param("gap", gap.map(g -> g.length().toMillis()).orElse(null))
                 .param("at", clock.instant().toString())
                 .update();
     }
 
-    Preview.Pause of(String recorder) {
-        return database.query("SELECT cameras, millis, at FROM writing_time WHERE recorder = :recorder")
-                .param("recorder", recorder)
-                .query((row, n) -> new Preview.Pause(
-                        recorder, row.getLong("millis") / 1000.0, row.getInt("cameras"), row.getString("at")))
-                .optional()
-                .orElseGet(() -> new Preview.Pause(recorder, null, null, null));
+    private record Time(String recorder, int cameras, long millis, Optional<Long> gap, String at) {}
+
+    /** A recorder that is to be written, with how many of its cameras. */
+    record Planned(String recorder, Family family, int cameras) {}
+
+    /**
+     * What stops while these are written: recorders that stop on all channels one by one, the others by family. Where one was
+     * never measured, the longest of its family stands for it.
+     */
+    List<Preview.Pause> pauses(List<Planned> planned) {
+        var stopping = planned.stream()
+                .filter(p -> p.family().pause() != Family.Pause.NOTHING)
+                .toList();
+        if (stopping.isEmpty()) {
+            return List.of();
+        }
+        var times = all();
+        SortedMap<String, List<Planned>> families = stopping.stream()
+                .collect(Collectors.groupingBy(p -> p.family().name(), TreeMap::new, Collectors.toList()));
+        List<Preview.Pause> pauses = new ArrayList<>();
+        families.forEach((family, recorders) -> {
+            if (recorders.getFirst().family().pause() == Family.Pause.CHANNEL) {
+                pauses.add(pause(recorders, longest(recorders, times)));
+            } else {
+                recorders.forEach(one -> pauses.add(pause(
+                        List.of(one),
+                        Optional.ofNullable(times.get(one.recorder())).or(() -> longest(recorders, times)))));
+            }
+        });
+        return pauses;
+    }
+
+    private static Optional<Time> longest(List<Planned> recorders, Map<String, Time> times) {
+        return recorders.stream()
+                .flatMap(p -> Optional.ofNullable(times.get(p.recorder())).stream())
+                .max(Comparator.comparing((Time t) -> t.gap().orElse(-1L)).thenComparing(Time::millis));
+    }
+
+    private static Preview.Pause pause(List<Planned> recorders, Optional<Time> time) {
+        return new Preview.Pause(
+                recorders.getFirst().family().name(),
+                recorders.stream().map(Planned::recorder).toList(),
+                recorders.getFirst().family().pause() == Family.Pause.ALL_CHANNELS,
+                recorders.stream().mapToInt(Planned::cameras).sum(),
+                time.map(t -> new Preview.Measured(
+                                t.recorder(),
+                                t.cameras(),
+                                t.gap().map(millis -> millis / 1000.0).orElse(null),
+                                t.millis() / 1000.0,
+                                t.at()))
+                        .orElse(null));
+    }
+
+    private Map<String, Time> all() {
+        return database
+                .query("SELECT recorder, cameras, millis, gap_millis, at FROM writing_time")
+                .query((row, n) -> new Time(
+                        row.getString("recorder"),
+                        row.getInt("cameras"),
+                        row.getLong("millis"),
+                        Optional.ofNullable((Number) row.getObject("gap_millis"))
+                                .map(Number::longValue),
+                        row.getString("at")))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Time::recorder, t -> t));
     }
 }

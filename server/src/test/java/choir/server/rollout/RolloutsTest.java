@@ -4,15 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.link.Writing;
 import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
 import choir.server.TestService.Answer;
 import choir.server.db.Database;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CountDownLatch;
@@ -166,6 +169,58 @@ class RolloutsTest {
         assertThat(end(work))
                 .isEqualTo("stopped: stopped after wave 1: not one of 2 cameras was verified; 6 not begun; 8 skipped");
         assertThat(fakes.get("r2").written).isEmpty();
+    }
+
+    @Test
+    void aRecorderThatStaysSilentStopsTheWavesAfterIt() {
+        fakes.get("r1").gap = Optional.of(new Writing.Gap(Duration.ofSeconds(40), false));
+        var work = ended(preview(""), 2, 100, "PT0S");
+        assertThat(end(work))
+                .isEqualTo(
+                        "stopped: stopped after wave 1: r1 was not seen to record again within 40 s of being written;"
+                                + " look at it; 6 not begun; 2 verified, 6 skipped");
+        assertThat(states(work)).containsEntry("r1/01", "verified").containsEntry("r2/01", "skipped");
+        assertThat(service.get("/api/v1/rollouts/" + work.path("id").asLong())
+                        .body()
+                        .path("steps")
+                        .get(0)
+                        .path("detail")
+                        .asString())
+                .contains("r1 was not seen to record again");
+        assertThat(fakes.get("r2").written).isEmpty();
+    }
+
+    @Test
+    void theGapThatWasMeasuredIsToldByTheNextPreviewAlsoOfOthersOfTheFamily() {
+        for (var name : List.of("g1", "g2")) {
+            var fake = service.added(name, "gannet").channel("01", level(3)).channel("02", level(3));
+            fake.maker = "Gannet";
+            fake.model = "GD-8";
+            fake.gap = Optional.of(new Writing.Gap(Duration.ofMillis(2_400), true));
+        }
+        service.read();
+        var first = service.post("/api/v1/previews", Map.of("select", "recorder:g1,g2"));
+        assertThat(first.body().path("pauses")).hasSize(2);
+        var pause = first.body().path("pauses").get(0);
+        assertThat(pause.path("recorders").get(0).asString()).isEqualTo("g1");
+        assertThat(pause.path("allChannels").asBoolean()).isTrue();
+        assertThat(pause.path("cameras").asInt()).isEqualTo(2);
+        assertThat(pause.hasNonNull("last")).isFalse();
+        ended(preview("recorder:g1"), 4, 0, "PT0S");
+        fakes.values().forEach(f -> f.turn("01", Catalogue.SENSITIVITY, NativeValue.number(33)));
+        service.recorders().at("g1").turn("01", Catalogue.SENSITIVITY, NativeValue.number(1));
+        service.read();
+        var told = service.post("/api/v1/previews", Map.of("select", "recorder:g1,g2,r1"))
+                .body()
+                .path("pauses");
+        assertThat(told).hasSize(2).allSatisfy(p -> {
+            assertThat(p.path("last").path("gapSeconds").asDouble()).isEqualTo(2.4);
+            assertThat(p.path("last").path("recorder").asString()).isEqualTo("g1");
+        });
+    }
+
+    private static NativeConfig level(int level) {
+        return new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(level)));
     }
 
     @Test

@@ -1,0 +1,25 @@
+import type { Schemas } from '../lib/api/client';
+import { count, names, when } from '../lib/format';
+
+type Pause = Schemas['Pause'];
+
+/** What stops recording while it is written, and for how long as far as that was seen. */
+export function pauseWords(pause: Pause): string {
+  const [first] = pause.recorders;
+  return pause.allChannels
+    ? `${first} records nothing on any channel while it is written: ${measured(pause.last, first)}.`
+    : `Each camera of ${names(pause.recorders)} records nothing while it is written: ${measured(pause.last)}.`;
+}
+
+function measured(last: Pause['last'], recorder?: string): string {
+  if (!last) {
+    return 'some seconds, not measured yet';
+  }
+  const where = (last.recorder === recorder ? '' : `at ${last.recorder}, `) + when(last.at);
+  if (last.gapSeconds === undefined) {
+    return `it does not tell; the calls took ${last.writingSeconds.toFixed(1)} s the last time (${where})`;
+  }
+  return last.gapSeconds === 0
+    ? `no gap was seen the last time (${where})`
+    : `${last.gapSeconds.toFixed(1)} s for ${count(last.cameras, 'camera')} the last time (${where})`;
+}
