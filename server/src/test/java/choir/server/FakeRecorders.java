@@ -117,6 +117,9 @@ public final class FakeRecorders implements RecorderLink {
 
     private final Map<String, Fake> byPath = new ConcurrentHashMap<>();
 
+    /** True while whoever would call is dead. */
+    public volatile boolean dead;
+
     /** Whether those that are added from now on tell of their changes. */
     public volatile boolean telling;
 
@@ -137,6 +140,9 @@ public final class FakeRecorders implements RecorderLink {
     }
 
     private Fake at(RecorderAccess access) {
+        if (dead) {
+            throw new LinkException(Reason.UNREACHABLE, "the caller is dead");
+        }
         var fake = byPath.get(access.address().getPath());
         if (fake == null) {
             throw new LinkException(Reason.UNREACHABLE, "nobody is at " + access.address());
@@ -193,7 +199,10 @@ public final class FakeRecorders implements RecorderLink {
         return new Writing(written, fake.gap);
     }
 
-    private static Written write(Fake fake, ChannelWrite write) {
+    private Written write(Fake fake, ChannelWrite write) {
+        if (dead) {
+            return new Written.BrokenOff(Set.of(), new LinkException(Reason.UNREACHABLE, "the caller is dead"));
+        }
         if (fake.away.isPresent()) {
             return new Written.BrokenOff(Set.of(), fake.away.get());
         }
@@ -215,6 +224,9 @@ public final class FakeRecorders implements RecorderLink {
             }
             if (!fake.forgetting.contains(key)) {
                 fake.turn(write.channel(), key, entry.getValue());
+            }
+            if (dead) {
+                return new Written.BrokenOff(sent, new LinkException(Reason.UNREACHABLE, "the caller is dead"));
             }
         }
         return new Written.Whole();

@@ -3,6 +3,8 @@ package choir.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.link.RecorderLink;
+import choir.server.db.Database;
+import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -16,6 +18,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -137,7 +140,58 @@ public final class TestService implements AutoCloseable {
     /** Stops the service and starts it again on the same folder, with the same recorders. */
     public void restart() {
         context.close();
+        recorders.dead = false;
         context = run();
+    }
+
+    /**
+     * The service dies where it stands: nothing that it does from now on reaches the disk or a recorder, until it is started
+     * again.
+     */
+    public void die() {
+        recorders.dead = true;
+        bean(HikariDataSource.class, "writerSource").close();
+    }
+
+    private <T> T bean(Class<T> type, String name) {
+        return context.getBean(name, type);
+    }
+
+    /** Waits until that work has ended or the service has died of it. */
+    public boolean isThroughOrDead(Answer started) {
+        long id = started.body().path("id").asLong();
+        while (!recorders.dead) {
+            var work = get("/api/v1/works/" + id);
+            if (work.status() == 200 && hasEnded(work.body())) {
+                return true;
+            }
+            rest();
+        }
+        return false;
+    }
+
+    private static boolean hasEnded(JsonNode work) {
+        return !Set.of("waiting", "running").contains(work.path("state").asString(""));
+    }
+
+    private static void rest() {
+        try {
+            Thread.sleep(20);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Waits until nothing is under way any more. */
+    public void awaitIdle() {
+        while (bean(Database.class)
+                        .query("SELECT count(*) FROM work WHERE state IN ('WAITING', 'RUNNING')")
+                        .query(Integer.class)
+                        .single()
+                > 0) {
+            rest();
+        }
     }
 
     public FakeRecorders recorders() {
