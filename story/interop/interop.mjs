@@ -35,6 +35,11 @@ try {
 
   const profiles = list(await call('getProfiles'));
   console.log('profiles', profiles.length);
+  const profileToken = profiles[0].$.token;
+  console.log('sources', list(await call('getVideoSources')).length);
+  console.log('encoders', list(await call('getVideoEncoderConfigurations')).length);
+  console.log('stream', (await call('getStreamUri', { protocol: 'RTSP', profileToken })).uri);
+  console.log('snapshot', (await call('getSnapshotUri', { profileToken })).uri);
 
   const jobs = list(await call('getRecordingJobs'));
   const topics = new Set(
@@ -50,6 +55,10 @@ try {
     }),
   );
   console.log('jobs', [...topics].join(' '));
+
+  const recordings = list(await call('getRecordings'));
+  console.log('recordings', recordings.length);
+  console.log('replay', await call('getReplayUri', { recordingToken: recordings[0].recordingToken }));
 
   const configurations = await raw(
     'media2',
@@ -72,6 +81,10 @@ try {
       break;
     }
   }
+  await call('renew', {});
+  console.log('renewed');
+  await call('unsubscribe');
+  console.log('given back');
 } catch (error) {
   console.log('refused', error.message);
   process.exitCode = 1;

@@ -64,6 +64,35 @@ final class AnalyticsAnswers {
         recorder.change(channel, () -> channel.values.putAll(held));
     }
 
+    String supportedModules(Element operation) {
+        var _ = channelOf(operation);
+        return "<tan:GetSupportedAnalyticsModulesResponse><tan:SupportedAnalyticsModules Limit=\""
+                + model.modules().size() + "\">"
+                + join(model.modules().stream().map(p -> described(p, "tt:AnalyticsModuleDescription", "")))
+                + "</tan:SupportedAnalyticsModules></tan:GetSupportedAnalyticsModulesResponse>";
+    }
+
+    String supportedRules(Element operation) {
+        var _ = channelOf(operation);
+        return "<tan:GetSupportedRulesResponse><tan:SupportedRules Limit=\""
+                + model.rules().size() + "\">"
+                + join(model.rules().stream()
+                        .map(p -> described(
+                                p,
+                                "tt:RuleDescription",
+                                p.type().equals("tt:CellMotionDetector") ? EventAnswers.MOTION_DESCRIPTION : "")))
+                + "</tan:SupportedRules></tan:GetSupportedRulesResponse>";
+    }
+
+    private static String described(SimPart part, String element, String messages) {
+        return "<" + element + " Name=\"" + part.type() + "\" fixed=\"true\" maxInstances=\"1\"><tt:Parameters>"
+                + join(part.parameters().entrySet().stream()
+                        .map(p -> "<tt:SimpleItemDescription Name=\"" + p.getKey() + "\" Type=\""
+                                + (p.getValue().range().isPresent() ? "xs:integer" : "xs:string") + "\"/>"))
+                + (part.layout() ? "<tt:ElementItemDescription Name=\"Layout\" Type=\"tt:CellLayout\"/>" : "")
+                + "</tt:Parameters>" + messages + "</" + element + ">";
+    }
+
     String moduleOptions() {
         return "<tan:GetAnalyticsModuleOptionsResponse>"
                 + join(options(model.modules(), "tan:Options", "AnalyticsModule"))

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.regex.Pattern;
 import org.w3c.dom.Element;
 
@@ -20,7 +21,9 @@ import org.w3c.dom.Element;
 final class Credentials {
     private static final Duration WINDOW = Duration.ofMinutes(5);
     private static final Pattern FIELD = Pattern.compile("(\\w+)=(?:\"([^\"]*)\"|([^,\\s]+))");
-    private final Set<String> nonces = ConcurrentHashMap.newKeySet();
+    /** What was challenged with, and how often it was used. */
+    private final Map<String, Long> nonces = new ConcurrentHashMap<>();
+
     private final Set<String> seen = ConcurrentHashMap.newKeySet();
 
     String challenge() {
@@ -28,11 +31,12 @@ final class Credentials {
         if (nonces.size() > 10_000) {
             nonces.clear();
         }
-        nonces.add(nonce);
+        nonces.put(nonce, 0L);
         return "Digest realm=\"recorder\", qop=\"auth\", algorithm=MD5, nonce=\"" + nonce + "\"";
     }
 
-    boolean http(SimRecorder recorder, String header, String method) {
+    /** @param target as the request line has it, which the answer has to be about; a count is used once */
+    boolean http(SimRecorder recorder, String header, String method, String target) {
         if (!header.startsWith("Digest ")) {
             return false;
         }
@@ -41,14 +45,30 @@ final class Credentials {
         while (match.find()) {
             fields.put(match.group(1), match.group(2) != null ? match.group(2) : match.group(3));
         }
-        if (!nonces.contains(fields.getOrDefault("nonce", "")) || !recorder.user.equals(fields.get("username"))) {
+        var nonce = fields.getOrDefault("nonce", "");
+        if (!nonces.containsKey(nonce)
+                || !recorder.user.equals(fields.get("username"))
+                || !target.equals(fields.get("uri"))) {
             return false;
         }
         var one = md5(recorder.user + ":recorder:" + recorder.password);
         var two = md5(method + ":" + fields.get("uri"));
         var expected = md5(one + ":" + fields.get("nonce") + ":" + fields.get("nc") + ":" + fields.get("cnonce") + ":"
                 + fields.get("qop") + ":" + two);
-        return expected.equals(fields.get("response"));
+        return expected.equals(fields.get("response")) && isNew(nonce, fields.getOrDefault("nc", ""));
+    }
+
+    private boolean isNew(String nonce, String count) {
+        if (!count.matches("[0-9a-fA-F]{1,8}")) {
+            return false;
+        }
+        long number = Long.parseLong(count, 16);
+        var fresh = new AtomicBoolean();
+        nonces.computeIfPresent(nonce, (n, last) -> {
+            fresh.set(number > last);
+            return Math.max(last, number);
+        });
+        return fresh.get();
     }
 
     boolean webService(SimRecorder recorder, Optional<Element> header) {

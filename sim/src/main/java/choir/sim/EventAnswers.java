@@ -9,7 +9,7 @@ import org.w3c.dom.Element;
 
 /** Event properties, subscriptions, and what is told to whoever subscribed. */
 final class EventAnswers {
-    private static final String CONCRETE = "http://www.onvif.org/ver10/tev/topicExpression/ConcreteSet";
+    static final String CONCRETE = "http://www.onvif.org/ver10/tev/topicExpression/ConcreteSet";
     static final String MOTION = "tns1:RuleEngine/CellMotionDetector/Motion";
     private static final String ANALYTICS = "tns1:Media/ConfigurationChanged";
     private static final String JOB = "tns1:RecordingConfig/RecordingJobConfiguration";
@@ -25,6 +25,15 @@ final class EventAnswers {
             "ModifySchedule", "tns1:Configuration/Schedule/Changed",
             "CreateSchedule", "tns1:Configuration/Schedule/Changed",
             "ModifySpecialDayGroup", "tns1:Configuration/Schedule/Changed");
+
+    private static final String MOTION_ITEMS =
+            "<tt:Source><tt:SimpleItemDescription Name=\"VideoSourceConfigurationToken\" Type=\"tt:ReferenceToken\"/>"
+                    + "<tt:SimpleItemDescription Name=\"VideoAnalyticsConfigurationToken\" Type=\"tt:ReferenceToken\"/>"
+                    + "<tt:SimpleItemDescription Name=\"Rule\" Type=\"xs:string\"/></tt:Source><tt:Data>"
+                    + "<tt:SimpleItemDescription Name=\"IsMotion\" Type=\"xs:boolean\"/></tt:Data>";
+
+    static final String MOTION_DESCRIPTION = "<tt:Messages IsProperty=\"true\">" + MOTION_ITEMS + "<tt:ParentTopic>"
+            + MOTION + "</tt:ParentTopic></tt:Messages>";
 
     private final SimRecorder recorder;
     private final String base;
@@ -83,11 +92,8 @@ final class EventAnswers {
         return "<tev:GetEventPropertiesResponse><tev:TopicNamespaceLocation>http://www.onvif.org/onvif/ver10/topics/topicns.xml"
                 + "</tev:TopicNamespaceLocation><wsnt:FixedTopicSet>true</wsnt:FixedTopicSet><wstop:TopicSet"
                 + " xmlns:wstop=\"http://docs.oasis-open.org/wsn/t-1\"><tns1:RuleEngine><CellMotionDetector>"
-                + "<Motion wstop:topic=\"true\"><tt:MessageDescription IsProperty=\"true\"><tt:Source>"
-                + "<tt:SimpleItemDescription Name=\"VideoSourceConfigurationToken\" Type=\"tt:ReferenceToken\"/>"
-                + "<tt:SimpleItemDescription Name=\"VideoAnalyticsConfigurationToken\" Type=\"tt:ReferenceToken\"/>"
-                + "<tt:SimpleItemDescription Name=\"Rule\" Type=\"xs:string\"/></tt:Source><tt:Data>"
-                + "<tt:SimpleItemDescription Name=\"IsMotion\" Type=\"xs:boolean\"/></tt:Data></tt:MessageDescription>"
+                + "<Motion wstop:topic=\"true\"><tt:MessageDescription IsProperty=\"true\">" + MOTION_ITEMS
+                + "</tt:MessageDescription>"
                 + "</Motion></CellMotionDetector></tns1:RuleEngine>" + changes + "</wstop:TopicSet>"
                 + "<wsnt:TopicExpressionDialect>" + CONCRETE + "</wsnt:TopicExpressionDialect>"
                 + "<tev:MessageContentFilterDialect>http://www.onvif.org/ver10/tev/messageContentFilter/ItemFilter"

@@ -123,6 +123,12 @@ final class RecordingAnswers {
                 + filter + "</" + prefix + ":JobConfiguration>";
     }
 
+    String jobConfiguration(Element operation) {
+        var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
+        return "<trc:GetRecordingJobConfigurationResponse>" + job(lane, "trc")
+                + "</trc:GetRecordingJobConfigurationResponse>";
+    }
+
     String setJob(Element operation) {
         var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
         var channel = lane.channel();

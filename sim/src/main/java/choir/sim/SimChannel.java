@@ -62,13 +62,16 @@ final class SimChannel {
 
     /** Whether the job of that lane records at this moment: in its minutes, for lanes that wait for events while one is on. */
     boolean records(String lane, LocalDateTime wall) {
-        int minute = (wall.getDayOfWeek().getValue() - 1) * 1440 + wall.getHour() * 60 + wall.getMinute();
         boolean due = lane.equals("continuous") || lane.equals("motion") && motionNow;
-        return due
-                && active
+        return due && active && isDue(lane, wall) && !Instant.now().isBefore(silentUntil);
+    }
+
+    /** Whether that minute of the week is one of the lane's. */
+    boolean isDue(String lane, LocalDateTime wall) {
+        int minute = (wall.getDayOfWeek().getValue() - 1) * 1440 + wall.getHour() * 60 + wall.getMinute();
+        return lanes.containsKey(lane)
                 && (model.unscheduled()
-                        || lanes.getOrDefault(lane, new BitSet()).get(minute))
-                && !Instant.now().isBefore(silentUntil);
+                        || lanes.getOrDefault(lane, new BitSet()).get(minute));
     }
 
     /** Nothing records on that day, by whatever trigger. */

@@ -30,12 +30,32 @@ final class SimEvents {
         }
 
         boolean isAbout(String topic) {
-            return topics.isEmpty()
-                    || topics.stream()
-                            .anyMatch(t -> t.endsWith("//.")
-                                    ? (topic + "/").startsWith(t.substring(0, t.length() - 2))
-                                    : topic.equals(t));
+            return SimEvents.isAbout(topics, topic);
         }
+    }
+
+    static boolean isAbout(List<String> topics, String topic) {
+        return topics.isEmpty()
+                || topics.stream()
+                        .anyMatch(t -> t.endsWith("//.")
+                                ? (topic + "/").startsWith(t.substring(0, t.length() - 2))
+                                : topic.equals(t));
+    }
+
+    /**
+     * @param filter topics joined by bars; empty for all
+     * @throws SimSoapFault when it is no expression of topics
+     */
+    static List<String> topics(String filter) {
+        List<String> topics = Arrays.stream(filter.split("\\|"))
+                .map(String::strip)
+                .filter(t -> !t.isEmpty())
+                .toList();
+        if (topics.stream().anyMatch(t -> !t.matches("\\w+:[\\w/]+(//\\.)?"))) {
+            throw new SimSoapFault(
+                    "Sender", "InvalidArgVal", "InvalidFilterFault", "Not a topic expression: " + filter);
+        }
+        return topics;
     }
 
     private final Map<String, Subscription> subscriptions = new TreeMap<>();
@@ -47,14 +67,7 @@ final class SimEvents {
         if (subscriptions.size() >= MOST) {
             throw new SimSoapFault("Receiver", "Action", "ResourceProblem", "Too many subscriptions");
         }
-        List<String> topics = Arrays.stream(filter.split("\\|"))
-                .map(String::strip)
-                .filter(t -> !t.isEmpty())
-                .toList();
-        if (topics.stream().anyMatch(t -> !t.matches("\\w+:[\\w/]+(//\\.)?"))) {
-            throw new SimSoapFault(
-                    "Sender", "InvalidArgVal", "InvalidFilterFault", "Not a topic expression: " + filter);
-        }
+        var topics = topics(filter);
         var id = Integer.toString(numbers.incrementAndGet());
         subscriptions.put(id, new Subscription(topics, bounded(lasts)));
         return id;

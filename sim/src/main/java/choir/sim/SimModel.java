@@ -60,6 +60,11 @@ record SimModel(
         return habits.contains("clamps");
     }
 
+    /** Whether it has no such service, by the prefix of its namespace. */
+    boolean lacks(String service) {
+        return habits.contains("no-" + service);
+    }
+
     boolean modest() {
         return habits.contains("modest");
     }

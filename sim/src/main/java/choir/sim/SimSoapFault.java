@@ -25,10 +25,15 @@ final class SimSoapFault extends RuntimeException {
         return code.equals("Sender") ? 400 : 500;
     }
 
+    private static String sub(String value, String inner) {
+        return value.isEmpty()
+                ? ""
+                : "<env:Subcode><env:Value>ter:" + value + "</env:Value>" + inner + "</env:Subcode>";
+    }
+
     String xml() {
-        var inner = second.isEmpty() ? "" : "<env:Subcode><env:Value>ter:" + second + "</env:Value></env:Subcode>";
-        return "<env:Fault><env:Code><env:Value>env:" + code + "</env:Value><env:Subcode><env:Value>ter:" + subcode
-                + "</env:Value>" + inner + "</env:Subcode></env:Code><env:Reason><env:Text xml:lang=\"en\">"
+        return "<env:Fault><env:Code><env:Value>env:" + code + "</env:Value>" + sub(subcode, sub(second, ""))
+                + "</env:Code><env:Reason><env:Text xml:lang=\"en\">"
                 + Xml.escape(String.valueOf(getMessage())) + "</env:Text></env:Reason></env:Fault>";
     }
 }

@@ -23,8 +23,10 @@ final class SoapDoor {
             xmlns:tds="http://www.onvif.org/ver10/device/wsdl" xmlns:tr2="http://www.onvif.org/ver20/media/wsdl" \
             xmlns:trt="http://www.onvif.org/ver10/media/wsdl" \
             xmlns:tan="http://www.onvif.org/ver20/analytics/wsdl" xmlns:trc="http://www.onvif.org/ver10/recording/wsdl" \
-            xmlns:tsc="http://www.onvif.org/ver10/schedule/wsdl" xmlns:tev="http://www.onvif.org/ver10/events/wsdl" \
+            xmlns:tsc="http://www.onvif.org/ver10/schedule/wsdl" xmlns:tse="http://www.onvif.org/ver10/search/wsdl" \
+            xmlns:trp="http://www.onvif.org/ver10/replay/wsdl" xmlns:tev="http://www.onvif.org/ver10/events/wsdl" \
             xmlns:tns1="http://www.onvif.org/ver10/topics" xmlns:ter="http://www.onvif.org/ver10/error" \
+            xmlns:xs="http://www.w3.org/2001/XMLSchema" \
             xmlns:%1$s="urn:%1$s:analytics"><env:Body>""";
 
     private final Map<String, SimRecorder> recorders;
@@ -104,7 +106,10 @@ final class SoapDoor {
     private void still(HttpExchange exchange, SimRecorder recorder, String channel) throws IOException {
         var authorization = exchange.getRequestHeaders().getFirst("Authorization");
         boolean wrong = recorder.faults.has(SimFault.WRONG_PASSWORD);
-        if (authorization == null || wrong || !credentials.http(recorder, authorization, "GET")) {
+        if (authorization == null
+                || wrong
+                || !credentials.http(
+                        recorder, authorization, "GET", exchange.getRequestURI().toString())) {
             exchange.getResponseHeaders().set("WWW-Authenticate", credentials.challenge());
             send(exchange, 401, "text/html", "<html><body>401 Unauthorized</body></html>");
         } else {
@@ -158,6 +163,7 @@ final class SoapDoor {
         try {
             var envelope = Xml.parse(body).getDocumentElement();
             var operation = operation(envelope);
+            var asked = RequestShapes.checked(operation);
             var header = Xml.first(envelope, "Header");
             if (!WITHOUT_PASSWORD.contains(operation.getLocalName()) && !allowed(exchange, recorder, header)) {
                 if (recorder.model.modest()) {
@@ -168,7 +174,7 @@ final class SoapDoor {
                 }
                 throw SimSoapFault.notAuthorized();
             }
-            content = new DeviceServices(recorder, base(exchange, recorder)).answer(operation, service);
+            content = new DeviceServices(recorder, base(exchange, recorder)).answer(asked, operation, service);
         } catch (SimRestart.NowException e) {
             visit.close();
             exchange.close();
@@ -195,12 +201,20 @@ final class SoapDoor {
         }
         var authorization = exchange.getRequestHeaders().getFirst("Authorization");
         if (authorization != null) {
-            return credentials.http(recorder, authorization, exchange.getRequestMethod());
+            return credentials.http(
+                    recorder,
+                    authorization,
+                    exchange.getRequestMethod(),
+                    exchange.getRequestURI().toString());
         }
         return !recorder.model.modest() && credentials.webService(recorder, header);
     }
 
     private static Element operation(Element envelope) {
+        if (!"http://www.w3.org/2003/05/soap-envelope".equals(envelope.getNamespaceURI())
+                || !"Envelope".equals(envelope.getLocalName())) {
+            throw new SimSoapFault("VersionMismatch", "", "", "Only SOAP 1.2 is spoken here");
+        }
         var body = Xml.first(envelope, "Body")
                 .orElseThrow(() -> new SimSoapFault("Sender", "WellFormed", "", "No body in the request"));
         for (Node n = body.getFirstChild(); n != null; n = n.getNextSibling()) {
