@@ -64,6 +64,28 @@ class FamiliesTest {
         return link.read(access).channels().get(channel).config().values();
     }
 
+    @Test
+    void oneThatSaysEverythingAsNobodyElseDoesIsReadGivenAndReadAgainLikeAnyOther() {
+        var plain = recorder("skua", Optional.empty());
+        var foreign = recorder("dunlin", Optional.empty());
+        var family = GenericFamily.of(link.describe(foreign));
+        assertThat(family.abilities())
+                .isEqualTo(GenericFamily.of(link.describe(plain)).abilities());
+        var access = new RecorderAccess(foreign.address(), "choir", "harbour", Optional.of(family));
+        assertThat(held(access, 0))
+                .isEqualTo(held(new RecorderAccess(plain.address(), "choir", "harbour", Optional.of(family)), 0));
+        Map<SettingKey, NativeValue> wanted = Map.of(
+                Catalogue.SENSITIVITY, NativeValue.number(3),
+                Catalogue.AFTER_EVENT, NativeValue.number(30),
+                Catalogue.FRAME_RATE, NativeValue.number(12),
+                Catalogue.WEEK,
+                        new NativeValue.Hours(
+                                WeekText.parse(List.of("daily motion", "mon-fri 06:30-20:00 continuous"))));
+        assertThat(Writes.to(link, access, Map.of("01", wanted))).isEmpty();
+        assertThat(held(access, 0)).containsAllEntriesOf(wanted);
+        assertThat(held(access, 1)).as("the other channel").isNotEqualTo(held(access, 0));
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"tern", "gannet", "petrel", "fulmar", "plover"})
     void aRecorderFromTheFactoryHoldsWhatTheFamilyFileSaysAndAgreesWithItsRanges(String make) {

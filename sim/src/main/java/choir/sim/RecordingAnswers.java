@@ -69,8 +69,10 @@ final class RecordingAnswers {
                 + "</trc:RecordingConfiguration></trc:GetRecordingConfigurationResponse>";
     }
 
-    private static String configuration(SimChannel c) {
-        return "<tt:Source><tt:SourceId>urn:source:" + c.place + "</tt:SourceId><tt:Name>" + Xml.escape(c.deviceName)
+    private String configuration(SimChannel c) {
+        return "<tt:Source><tt:SourceId>"
+                + Xml.escape(recorder.model.foreign() ? c.token : "urn:source:" + c.place) + "</tt:SourceId><tt:Name>"
+                + Xml.escape(c.deviceName)
                 + "</tt:Name><tt:Location/><tt:Description/><tt:Address/></tt:Source><tt:Content>channel " + c.place
                 + "</tt:Content><tt:MaximumRetentionTime>P" + c.retentionDays + "D</tt:MaximumRetentionTime>"
                 + "<tt:Target><tt:Storage>disk-1</tt:Storage></tt:Target>";
@@ -117,9 +119,8 @@ final class RecordingAnswers {
         var schedule = recorder.model.unscheduled() ? "" : " ScheduleToken=\"" + Xml.escape(scheduleToken(lane)) + "\"";
         return "<" + prefix + ":JobConfiguration" + schedule + "><tt:RecordingToken>R" + c.place
                 + "</tt:RecordingToken><tt:Mode>" + (c.active ? "Active" : "Idle")
-                + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source><tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P"
-                + c.place
-                + "</tt:Token></tt:SourceToken><tt:Tracks><tt:SourceTag>video</tt:SourceTag><tt:Destination>VIDEO</tt:Destination></tt:Tracks></tt:Source>"
+                + "</tt:Mode><tt:Priority>1</tt:Priority><tt:Source>" + source(c)
+                + "<tt:Tracks><tt:SourceTag>video</tt:SourceTag><tt:Destination>VIDEO</tt:Destination></tt:Tracks></tt:Source>"
                 + filter + "</" + prefix + ":JobConfiguration>";
     }
 
@@ -127,6 +128,14 @@ final class RecordingAnswers {
         var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
         return "<trc:GetRecordingJobConfigurationResponse>" + job(lane, "trc")
                 + "</trc:GetRecordingJobConfigurationResponse>";
+    }
+
+    /** The foreign one names a receiver, in the form that is the standard's own when none is said. */
+    private String source(SimChannel c) {
+        return recorder.model.foreign()
+                ? "<tt:SourceToken><tt:Token>RCV" + c.place + "</tt:Token></tt:SourceToken>"
+                : "<tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P" + c.place
+                        + "</tt:Token></tt:SourceToken>";
     }
 
     String setJob(Element operation) {
@@ -215,7 +224,9 @@ final class RecordingAnswers {
         var minutes = channel.lanes.getOrDefault(lane.name(), new BitSet());
         return new SimSchedule(
                         lane.name(),
-                        channel.oddSchedule.orElseGet(() -> SimCalendar.write(minutes, lane.name())),
+                        channel.oddSchedule.orElseGet(() -> recorder.model.foreign()
+                                ? SimCalendar.writeOtherwise(minutes, lane.name())
+                                : SimCalendar.write(minutes, lane.name())),
                         minutes,
                         channel.specialDays.getOrDefault(lane.name(), Map.of()))
                 .xml(scheduleToken(lane));

@@ -1,5 +1,6 @@
 package choir.sim;
 
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeParseException;
@@ -8,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 
 /**
  * A schedule as iCalendar the way a small device does it: weekly events of the year 1970 only, each within one day or
@@ -16,6 +18,7 @@ import java.util.TreeSet;
 final class SimCalendar {
     private static final List<String> DAYS = List.of("MO", "TU", "WE", "TH", "FR", "SA", "SU");
     private static final DateTimeFormatter LOCAL = DateTimeFormatter.ofPattern("yyyyMMdd'T'HHmmss");
+    private static final Pattern SPAN = Pattern.compile("DTSTART:(\\d{8}T\\d{6})\r\nDTEND:(\\d{8}T\\d{6})");
     private static final int MOST_PERIODS_A_DAY = 24;
 
     private SimCalendar() {}
@@ -45,6 +48,14 @@ final class SimCalendar {
             text.append("\r\nUID:").append(++number).append("@recorder\r\nEND:VEVENT\r\n");
         }
         return text.append("END:VCALENDAR\r\n").toString();
+    }
+
+    /** The same week as other devices write it: by day, with durations, in folded lines. */
+    static String writeOtherwise(BitSet minutes, String name) {
+        return SPAN.matcher(write(minutes, name).replace("FREQ=WEEKLY;BYDAY=", "FREQ=DAILY;INTERVAL=1;\r\n BYDAY="))
+                .replaceAll(m -> "DTSTART:" + m.group(1) + "\r\nDURATION:"
+                        + Duration.between(
+                                LocalDateTime.parse(m.group(1), LOCAL), LocalDateTime.parse(m.group(2), LOCAL)));
     }
 
     private static String time(int day, int minute) {
@@ -112,7 +123,7 @@ final class SimCalendar {
             throw SimSoapFault.wrongValue("InvalidSchedule", "Events lie in 1970 and last at most a day");
         }
         int start = from.getHour() * 60 + from.getMinute();
-        int length = (int) java.time.Duration.between(from, to).toMinutes();
+        int length = (int) Duration.between(from, to).toMinutes();
         for (var day : rule.substring(rule.lastIndexOf('=') + 1).split(",")) {
             int first = DAYS.indexOf(day) * 1440 + start;
             for (int m = first; m < first + length; m++) {

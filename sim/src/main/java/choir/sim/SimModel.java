@@ -1,15 +1,19 @@
 package choir.sim;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentSkipListMap;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 
 /**
  * What a simulated make can do, with its ranges, habits and authentication, as {@code models.yaml} states it.
@@ -34,7 +38,15 @@ record SimModel(
         Map<String, String> panel,
         List<SimPart> modules,
         List<SimPart> rules) {
-    private static final Map<String, SimModel> MODELS = load();
+    private static final Map<String, SimModel> MODELS = new ConcurrentSkipListMap<>();
+
+    static {
+        try (var in = SimModel.class.getResourceAsStream("/choir/sim/models.yaml")) {
+            load(in);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
 
     record Pause(boolean ofAll, Duration length) {}
 
@@ -77,6 +89,11 @@ record SimModel(
         return habits.contains("half-hours");
     }
 
+    /** Says everything as nobody else does. */
+    boolean foreign() {
+        return habits.contains("foreign");
+    }
+
     /** Sends events when what it holds was changed. */
     boolean tells() {
         return habits.contains("tells");
@@ -95,18 +112,41 @@ record SimModel(
                         () -> new SimSoapFault("Sender", "InvalidArgs", "NameNotExistent", "No such part: " + name));
     }
 
-    private static Map<String, SimModel> load() {
-        Map<String, SimModel> models = new LinkedHashMap<>();
-        try (var in = SimModel.class.getResourceAsStream("/choir/sim/models.yaml")) {
-            var loaded = new Load(LoadSettings.builder().build()).loadFromInputStream(in);
-            for (var entry : (List<?>) loaded) {
-                var model = model((Map<?, ?>) entry);
-                models.put(model.make(), model);
-            }
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+    /**
+     * Makes beside those that ship; one of the same name takes the place of the other.
+     *
+     * @throws IllegalArgumentException with the make and what is missing, when the file is not like {@code models.yaml}
+     */
+    static void load(InputStream in) {
+        Object loaded;
+        try {
+            loaded = new Load(LoadSettings.builder().build()).loadFromInputStream(in);
+        } catch (YamlEngineException e) {
+            throw new IllegalArgumentException("the file of makes is no YAML: " + e.getMessage(), e);
         }
-        return java.util.Collections.unmodifiableMap(models);
+        if (!(loaded instanceof List<?> entries)) {
+            throw new IllegalArgumentException("a file of makes is a list, each with a make, a maker and a model");
+        }
+        for (var entry : entries) {
+            var given = entry instanceof Map<?, ?> map ? map : Map.of();
+            for (var key : List.of("make", "maker", "model", "grid", "lanes", "before", "after", "frames")) {
+                if (!given.containsKey(key)) {
+                    throw new IllegalArgumentException("the make " + text(given, "make") + " says no " + key);
+                }
+            }
+            try {
+                var model = model(given);
+                MODELS.put(model.make(), model);
+            } catch (IndexOutOfBoundsException
+                    | NumberFormatException
+                    | NoSuchElementException
+                    | java.time.DateTimeException e) {
+                throw new IllegalArgumentException(
+                        "the make " + text(given, "make") + " is not written like those of models.yaml: "
+                                + e.getMessage(),
+                        e);
+            }
+        }
     }
 
     private static SimModel model(Map<?, ?> given) {

@@ -23,6 +23,7 @@ import java.util.stream.IntStream;
 public final class Simulator implements AutoCloseable {
     private static final long SAVE_MILLIS = 200;
     private static final String TLS = "--tls=";
+    private static final String MAKES = "--makes=";
 
     private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
     private final HttpServer server;
@@ -55,6 +56,15 @@ public final class Simulator implements AutoCloseable {
                     HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 1024));
         } catch (IOException e) {
             throw new UncheckedIOException("port " + port + " of the simulated recorders: " + e.getMessage(), e);
+        }
+    }
+
+    /** Plays makes beside those that ship, from a file like {@code models.yaml}. */
+    public static void makes(Path file) {
+        try (var in = Files.newInputStream(file)) {
+            SimModel.load(in);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the file of makes " + file + " cannot be read", e);
         }
     }
 
@@ -153,11 +163,12 @@ public final class Simulator implements AutoCloseable {
         server.createContext("/mail", exchange -> mail.orElseThrow().handle(exchange));
     }
 
-    /** {@code [--tls=PORT] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
+    /** {@code [--tls=PORT] [--makes=FILE] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
     public static void main(String[] given) {
-        var arguments = Arrays.stream(given).filter(a -> !a.startsWith(TLS)).toArray(String[]::new);
+        var arguments = Arrays.stream(given).filter(a -> !a.startsWith("--")).toArray(String[]::new);
         if (arguments.length < 2) {
-            System.err.println("usage: [--tls=PORT] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
+            System.err.println(
+                    "usage: [--tls=PORT] [--makes=FILE] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
             System.exit(2);
         }
         Simulator simulator;
@@ -171,7 +182,15 @@ public final class Simulator implements AutoCloseable {
         Arrays.stream(given)
                 .filter(a -> a.startsWith(TLS))
                 .forEach(a -> simulator.secure(Integer.parseInt(a.substring(TLS.length()))));
-        SimFleet.load(simulator, Path.of(arguments[1]));
+        try {
+            Arrays.stream(given)
+                    .filter(a -> a.startsWith(MAKES))
+                    .forEach(a -> makes(Path.of(a.substring(MAKES.length()))));
+            SimFleet.load(simulator, Path.of(arguments[1]));
+        } catch (UncheckedIOException | IllegalArgumentException e) {
+            System.err.println(e.getMessage());
+            System.exit(1);
+        }
         if (arguments.length > 2) {
             simulator.keepIn(Path.of(arguments[2]));
         }

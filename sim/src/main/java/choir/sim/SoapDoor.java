@@ -184,6 +184,9 @@ final class SoapDoor {
             content = fault.xml();
         }
         var text = ENVELOPE.formatted(recorder.model.make()) + content + "</env:Body></env:Envelope>";
+        if (recorder.model.foreign()) {
+            text = OtherHand.write(text);
+        }
         if (recorder.faults.has(SimFault.CUT_OFF)) {
             text = text.substring(0, text.length() / 2);
         }

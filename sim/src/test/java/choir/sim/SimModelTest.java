@@ -3,6 +3,8 @@ package choir.sim;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.BitSet;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -117,5 +119,36 @@ class SimModelTest {
     @Test
     void aMakeThatIsNotPlayedIsRefusedByName() {
         assertThatThrownBy(() -> SimModel.of("auk")).hasMessageContaining("auk").hasMessageContaining("tern");
+    }
+
+    private static void load(String makes) {
+        SimModel.load(new ByteArrayInputStream(makes.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    @Test
+    void aMakeFromAFileIsPlayedWithoutRebuilding() {
+        load("""
+                - {make: knot, maker: Knot, model: KN-2, grid: 8x6, lanes: [continuous], before: [0, 0..5], after: [5, 5|9],
+                   frames: 10, habits: [clamps], pause: [all, PT3S]}
+                """);
+        var knot = SimModel.of("knot");
+        assertThat(knot.cells()).isEqualTo(48);
+        assertThat(knot.pause().orElseThrow().length()).hasSeconds(3);
+        assertThat(knot.after().held("9", false, 0)).contains("9");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "'- {make: knot}' | the make knot says no maker",
+                "'make: knot' | a file of makes is a list",
+                "'- {make: knot, maker: K, model: K, grid: 8, lanes: [continuous], before: [0, 1], after: [0, 1], frames: 1}' | the make knot is not written like",
+                "'- [' | the file of makes is no YAML"
+            })
+    void aFileOfMakesThatIsNoneIsRefusedInWords(String text, String words) {
+        assertThatThrownBy(() -> load(text))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(words);
     }
 }
