@@ -1,9 +1,11 @@
 package choir.link;
 
+import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 
 /** The one door to devices. Calls block until the answer or the deadline, and may be made from many threads. */
-public interface RecorderLink extends ChangeLink {
+public interface RecorderLink extends ChangeLink, FootageLink {
     /**
      * Reads everything that the recorder holds.
      *
@@ -48,6 +50,21 @@ public interface RecorderLink extends ChangeLink {
      * @throws LinkException with {@code NOT_AUTHORIZED} when it is not the right one
      */
     void tryPassword(RecorderAccess access);
+
+    /**
+     * Sets the recorder's clock to the true time, by hand; its zone stays. A recorder that took its time from a server keeps
+     * it by itself from then on.
+     *
+     * @throws LinkException when it was refused, or when it is not known whether it was taken
+     */
+    ClockSet setClock(RecorderAccess access);
+
+    /**
+     * @param before how far ahead the clock was; missing when it could not be read
+     * @param after the same when it had been set
+     * @param fromServer whether it took its time from a server before
+     */
+    record ClockSet(Optional<Duration> before, Optional<Duration> after, boolean fromServer) {}
 
     /** How the recorder describes its ranges where they differ from the family file, in words; empty when they agree. */
     List<String> disagreements(RecorderAccess access);

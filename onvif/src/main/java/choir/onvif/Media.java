@@ -52,6 +52,14 @@ final class Media {
         return profiles;
     }
 
+    /** The first profile that shows the channel. */
+    Optional<String> profileOf(String channel) {
+        return profiles.stream()
+                .filter(p -> source(p).filter(channel::equals).isPresent())
+                .findFirst()
+                .flatMap(Element::token);
+    }
+
     /** All configurations of analytics at once; empty when the recorder has no such operation. */
     Optional<List<Element>> analytics() {
         var request = second
@@ -81,6 +89,33 @@ final class Media {
         var answer =
                 session.call(Element.of(namespace, "GetSnapshotUri", Element.of(namespace, "ProfileToken", profile)));
         return second ? answer.textAt("Uri") : answer.textAt("MediaUri", "Uri");
+    }
+
+    /** Where a profile's stream is; empty when there is none. */
+    Optional<String> stream(String profile) {
+        if (second) {
+            var asked = Element.of(
+                    Namespaces.MEDIA2,
+                    "GetStreamUri",
+                    Element.of(Namespaces.MEDIA2, "Protocol", "RTSP"),
+                    Element.of(Namespaces.MEDIA2, "ProfileToken", profile));
+            return session.ifOffered(asked).flatMap(answer -> answer.textAt("Uri"));
+        }
+        return session.ifOffered(Element.of(
+                        Namespaces.MEDIA,
+                        "GetStreamUri",
+                        overTcp(Namespaces.MEDIA),
+                        Element.of(Namespaces.MEDIA, "ProfileToken", profile)))
+                .flatMap(answer -> answer.textAt("MediaUri", "Uri"));
+    }
+
+    /** How a stream is wanted, in the words of the older services. */
+    static Element overTcp(String service) {
+        return Element.of(
+                service,
+                "StreamSetup",
+                Element.of(Namespaces.SCHEMA, "Stream", "RTP-Unicast"),
+                Element.of(Namespaces.SCHEMA, "Transport", Element.of(Namespaces.SCHEMA, "Protocol", "RTSP")));
     }
 
     /** The channel that a profile shows. */

@@ -19,8 +19,10 @@ import choir.refusal.Refusal;
 import choir.week.Week;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.net.URI;
 import java.security.cert.X509Certificate;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -176,6 +178,56 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public byte[] still(RecorderAccess access, String channel) {
         return in(access, patience.call().multipliedBy(2), session -> session.still(channel));
+    }
+
+    @Override
+    public Optional<Map<String, Kept>> kept(RecorderAccess access) {
+        return in(
+                access,
+                patience.reading(),
+                session -> new RecordedSearch(session, Snapshot.take(session, false)).kept());
+    }
+
+    @Override
+    public Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until) {
+        return in(
+                access,
+                patience.reading(),
+                session -> new RecordedSearch(session, Snapshot.take(session, false)).history(channel, from, until));
+    }
+
+    @Override
+    public Optional<URI> stream(RecorderAccess access, String channel) {
+        return in(access, patience.call().multipliedBy(2), session -> {
+            var media = Media.of(session);
+            return media.profileOf(channel).flatMap(media::stream).map(said -> address(session, access, said));
+        });
+    }
+
+    @Override
+    public Optional<URI> replay(RecorderAccess access, String channel) {
+        return in(
+                access,
+                patience.reading(),
+                session -> Snapshot.take(session, false).recordingsOf(channel).stream()
+                        .findFirst()
+                        .flatMap(recording -> session.ifOffered(Element.of(
+                                Namespaces.REPLAY,
+                                "GetReplayUri",
+                                Media.overTcp(Namespaces.REPLAY),
+                                Element.of(Namespaces.REPLAY, "RecordingToken", recording))))
+                        .flatMap(answer -> answer.textAt("Uri"))
+                        .map(said -> address(session, access, said)));
+    }
+
+    private static URI address(OnvifSession session, RecorderAccess access, String said) {
+        return ServiceAddresses.stream(said, access.address())
+                .orElseThrow(() -> session.garbage("names a stream that is none: " + Element.shortened(said)));
+    }
+
+    @Override
+    public ClockSet setClock(RecorderAccess access) {
+        return in(access, patience.call().multipliedBy(2), OnvifSession::setClock);
     }
 
     @Override

@@ -5,13 +5,16 @@ import choir.fleet.Node;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
+import choir.link.RecorderLink.ClockSet;
 import choir.refusal.Refusal;
 import choir.week.PosixZone;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -189,10 +192,7 @@ final class OnvifSession {
     /** A picture of what the channel sees, by an ordinary request at the address that the recorder names. */
     byte[] still(String channel) {
         var media = Media.of(this);
-        var profile = media.profiles().stream()
-                .filter(p -> Media.source(p).filter(channel::equals).isPresent())
-                .findFirst()
-                .flatMap(Element::token)
+        var profile = media.profileOf(channel)
                 .orElseThrow(
                         () -> new LinkException(Reason.NOT_SUPPORTED, access.who() + " has no channel " + channel));
         var address = media.still(profile)
@@ -204,6 +204,56 @@ final class OnvifSession {
                         .orElseThrow(() -> garbage("names an address that is none: " + Element.shortened(address))),
                 context,
                 deadline);
+    }
+
+    /** Its zone is sent as it was told, since the call sets both. */
+    ClockSet setClock() {
+        var said = call(access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), true)
+                .child("SystemDateAndTime");
+        var before = clockAhead;
+        var zone = said.flatMap(s -> s.child("TimeZone")).map(z -> z.renamed(Namespaces.DEVICE, "TimeZone"));
+        var parts = new ArrayList<Element>();
+        parts.add(Element.of(Namespaces.DEVICE, "DateTimeType", "Manual"));
+        parts.add(Element.of(
+                Namespaces.DEVICE,
+                "DaylightSavings",
+                said.flatMap(s -> s.textAt("DaylightSavings")).orElse("false")));
+        zone.ifPresent(parts::add);
+        parts.add(utc(Instant.now().atOffset(ZoneOffset.UTC)));
+        var _ = call(
+                access.address(),
+                Element.of(Namespaces.DEVICE, "SetSystemDateAndTime", parts.toArray(Element[]::new)),
+                true);
+        clockAhead = Optional.empty();
+        readClock();
+        return new ClockSet(
+                before,
+                clockAhead,
+                said.flatMap(s -> s.textAt("DateTimeType"))
+                        .filter("NTP"::equals)
+                        .isPresent());
+    }
+
+    private static Element utc(OffsetDateTime now) {
+        return Element.of(
+                Namespaces.DEVICE,
+                "UTCDateTime",
+                Element.of(
+                        Namespaces.SCHEMA,
+                        "Time",
+                        part("Hour", now.getHour()),
+                        part("Minute", now.getMinute()),
+                        part("Second", now.getSecond())),
+                Element.of(
+                        Namespaces.SCHEMA,
+                        "Date",
+                        part("Year", now.getYear()),
+                        part("Month", now.getMonthValue()),
+                        part("Day", now.getDayOfMonth())));
+    }
+
+    private static Element part(String name, int number) {
+        return Element.of(Namespaces.SCHEMA, name, Integer.toString(number));
     }
 
     /** The rights of the user stay as they are, so they are asked for first. */

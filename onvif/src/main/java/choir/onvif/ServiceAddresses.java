@@ -3,6 +3,7 @@ package choir.onvif;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -49,6 +50,20 @@ final class ServiceAddresses {
             var said = URI.create(address);
             return Optional.of(new URI(
                     given.getScheme(), null, given.getHost(), given.getPort(), said.getPath(), said.getQuery(), null));
+        } catch (IllegalArgumentException | URISyntaxException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** A stream keeps its own port, but is to be had at the host that we were given, and carries no password. */
+    static Optional<URI> stream(String address, URI given) {
+        try {
+            var said = URI.create(address.strip());
+            var scheme = String.valueOf(said.getScheme()).toLowerCase(Locale.ROOT);
+            return scheme.equals("rtsp") || scheme.equals("rtsps")
+                    ? Optional.of(new URI(
+                            scheme, null, given.getHost(), said.getPort(), said.getPath(), said.getQuery(), null))
+                    : Optional.empty();
         } catch (IllegalArgumentException | URISyntaxException e) {
             return Optional.empty();
         }

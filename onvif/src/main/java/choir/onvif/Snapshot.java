@@ -254,6 +254,22 @@ record Snapshot(
                 .replaceAll(j -> j.token().equals(job.token()) ? j.goingBy(schedule) : j);
     }
 
+    /** The recordings into which the channel's jobs put it. */
+    List<String> recordingsOf(String channel) {
+        return jobsOf(channel).stream()
+                .map(RecordingJob::recording)
+                .filter(t -> !t.isEmpty())
+                .distinct()
+                .toList();
+    }
+
+    Optional<String> channelOfRecording(String recording) {
+        return jobs.byChannel().entrySet().stream()
+                .filter(e -> e.getValue().stream().anyMatch(j -> j.recording().equals(recording)))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
     Optional<Element> recordingOf(String channel) {
         return jobsOf(channel).stream()
                 .flatMap(j -> Optional.ofNullable(recordings.get(j.recording())).stream())

@@ -13,7 +13,9 @@ import choir.link.SelfDescription;
 import choir.link.Writing;
 import choir.link.Written;
 import choir.policy.SettingKey;
+import java.net.URI;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -48,6 +50,11 @@ public final class FakeRecorders implements RecorderLink {
 
         public volatile Optional<Duration> clockAhead = Optional.of(Duration.ZERO);
         public volatile String posixZone = "";
+        public volatile boolean clockFromServer;
+        /** What it keeps and what happened, when it tells. */
+        public volatile Optional<Map<String, Kept>> kept = Optional.empty();
+
+        public volatile Optional<History> history = Optional.empty();
         public volatile Optional<LinkException> away = Optional.empty();
         public volatile Act beforeRead = () -> {};
         public volatile Act beforeWrite = () -> {};
@@ -235,6 +242,37 @@ public final class FakeRecorders implements RecorderLink {
     @Override
     public SelfDescription describe(RecorderAccess access) {
         throw new LinkException(Reason.NOT_SUPPORTED, "a fake does not describe itself");
+    }
+
+    @Override
+    public ClockSet setClock(RecorderAccess access) {
+        var fake = at(access);
+        refuseWhenAway(fake);
+        var before = fake.clockAhead;
+        fake.clockAhead = Optional.of(Duration.ZERO);
+        return new ClockSet(before, fake.clockAhead, fake.clockFromServer);
+    }
+
+    @Override
+    public Optional<Map<String, Kept>> kept(RecorderAccess access) {
+        refuseWhenAway(at(access));
+        return at(access).kept;
+    }
+
+    @Override
+    public Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until) {
+        refuseWhenAway(at(access));
+        return at(access).history;
+    }
+
+    @Override
+    public Optional<URI> stream(RecorderAccess access, String channel) {
+        return Optional.empty();
+    }
+
+    @Override
+    public Optional<URI> replay(RecorderAccess access, String channel) {
+        return Optional.empty();
     }
 
     @Override

@@ -9,6 +9,8 @@ import choir.link.RecorderReading;
 import choir.link.SelfDescription;
 import choir.link.Writing;
 import choir.link.Written;
+import java.net.URI;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -71,6 +73,31 @@ public final class GuardedLink implements RecorderLink {
     @Override
     public void tryPassword(RecorderAccess access) {
         link.tryPassword(checked(access));
+    }
+
+    @Override
+    public ClockSet setClock(RecorderAccess access) {
+        return link.setClock(checked(access));
+    }
+
+    @Override
+    public Optional<Map<String, Kept>> kept(RecorderAccess access) {
+        return link.kept(checked(access));
+    }
+
+    @Override
+    public Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until) {
+        return link.history(checked(access), channel, from, until);
+    }
+
+    @Override
+    public Optional<URI> stream(RecorderAccess access, String channel) {
+        return link.stream(checked(access), channel);
+    }
+
+    @Override
+    public Optional<URI> replay(RecorderAccess access, String channel) {
+        return link.replay(checked(access), channel);
     }
 
     @Override

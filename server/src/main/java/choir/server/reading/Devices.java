@@ -206,10 +206,19 @@ public class Devices {
 
     /** Says something short to a recorder that nobody else is speaking to; fails at once when somebody is. */
     <T> CompletableFuture<T> visit(StoredRecorder recorder, Function<RecorderAccess, T> work) {
+        return visit(recorder, Duration.ZERO, work);
+    }
+
+    /** The same, waiting for so long when somebody else is speaking to it. */
+    <T> CompletableFuture<T> visit(StoredRecorder recorder, Duration patience, Function<RecorderAccess, T> work) {
+        if (isOnSite(recorder)) {
+            return CompletableFuture.failedFuture(
+                    new LinkException(Reason.NOT_SUPPORTED, recorder.name() + " has no network interface"));
+        }
         var access = access(recorder);
         return CompletableFuture.supplyAsync(
                 () -> {
-                    var hold = acquire(recorder.name(), Duration.ZERO);
+                    var hold = acquire(recorder.name(), patience);
                     try {
                         return limited(() -> work.apply(access.get()));
                     } finally {
@@ -295,21 +304,7 @@ public class Devices {
      * later.
      */
     CompletableFuture<byte[]> still(StoredRecorder recorder, String channel, Duration patience) {
-        if (isOnSite(recorder)) {
-            return CompletableFuture.failedFuture(new LinkException(
-                    Reason.NOT_SUPPORTED, recorder.name() + " has no network interface and no picture"));
-        }
-        var access = access(recorder);
-        return CompletableFuture.supplyAsync(
-                () -> {
-                    var hold = acquire(recorder.name(), patience);
-                    try {
-                        return limited(() -> link.still(access.get(), channel));
-                    } finally {
-                        hold.release();
-                    }
-                },
-                threads);
+        return visit(recorder, patience, access -> link.still(access, channel));
     }
 
     private static <T> T await(CompletableFuture<T> call) {

@@ -1,0 +1,61 @@
+package choir.link;
+
+import java.net.URI;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What recorders have recorded, and where it can be seen. What a recorder does not tell is absent, which is not none. */
+public interface FootageLink {
+    /**
+     * Footage of a channel.
+     *
+     * @param from its oldest, by the true time; missing when the recorder does not tell
+     * @param until its newest
+     * @param records whether it records at this moment
+     */
+    record Kept(Optional<Instant> from, Optional<Instant> until, Optional<Boolean> records) {}
+
+    /** @param until exclusive; later than asked for never, at the end of what was asked for when it goes on */
+    record Stretch(Instant from, Instant until) {}
+
+    /**
+     * What happened at a channel between two instants, in the true time. Stretches are in order and do not touch.
+     *
+     * @param recorded where there is footage; missing when the recorder does not tell
+     * @param motion where its detection saw motion; missing when the recorder does not tell
+     * @param whole false when there was more than was taken, so that the later part is not known
+     * @param until from where on nothing is known when it is not whole
+     */
+    record History(Optional<List<Stretch>> recorded, Optional<List<Stretch>> motion, boolean whole, Instant until) {}
+
+    /**
+     * What the recorder keeps, by channel; empty when it has no search.
+     *
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<Map<String, Kept>> kept(RecorderAccess access);
+
+    /**
+     * @return empty when the recorder has no search, or no recording of the channel
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until);
+
+    /**
+     * Where the channel's live stream is, at the recorder's own host and without a password in it.
+     *
+     * @return empty when it has none
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<URI> stream(RecorderAccess access, String channel);
+
+    /**
+     * Where what was recorded of the channel is played, likewise.
+     *
+     * @return empty when it has none
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<URI> replay(RecorderAccess access, String channel);
+}

@@ -1,0 +1,282 @@
+package choir.onvif;
+
+import choir.link.FootageLink.History;
+import choir.link.FootageLink.Kept;
+import choir.link.FootageLink.Stretch;
+import choir.link.LinkException;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+
+/**
+ * The recording search of a recorder: a search is opened, its results come in parts, each once, and it is given back. All
+ * times are the recorder's own on the wire and true ones outside.
+ */
+final class RecordedSearch {
+    private static final String NOTIFICATION = "http://docs.oasis-open.org/wsn/b-2";
+    private static final String TOPICS = "http://www.onvif.org/ver10/topics";
+    private static final String CONCRETE = "http://www.onvif.org/ver10/tev/topicExpression/ConcreteSet";
+    private static final String WANTED = "tns1:RecordingHistory//.|tns1:RuleEngine//.|tns1:VideoSource/MotionAlarm";
+    private static final Duration KEEP_ALIVE = Duration.ofSeconds(60);
+    private static final int AT_ONCE = 200;
+    private static final int MOST_RESULTS = 100_000;
+    /** A recorder that goes on searching without finding anything is waited for so many times. */
+    private static final int MOST_EMPTY = 20;
+
+    private final OnvifSession session;
+    private final Snapshot snapshot;
+
+    RecordedSearch(OnvifSession session, Snapshot snapshot) {
+        this.session = session;
+        this.snapshot = snapshot;
+    }
+
+    private static Element of(String name, Element... children) {
+        return Element.of(Namespaces.SEARCH, name, children);
+    }
+
+    private static Element of(String name, String text) {
+        return Element.of(Namespaces.SEARCH, name, text);
+    }
+
+    private static Element scope(Element... children) {
+        return of("Scope", children);
+    }
+
+    /** By channel; a recording that belongs to none that can be told is passed over. */
+    Optional<Map<String, Kept>> kept() {
+        Map<String, Kept> kept = new LinkedHashMap<>();
+        var found = search(
+                of("FindRecordings", scope(), of("KeepAliveTime", KEEP_ALIVE.toString())),
+                "GetRecordingSearchResults",
+                "RecordingInformation",
+                one -> channelOf(one).ifPresent(channel -> kept.merge(channel, kept(one), RecordedSearch::both)));
+        return found.map(whole -> kept);
+    }
+
+    private Optional<String> channelOf(Element found) {
+        return found.tokenAt("RecordingToken").flatMap(snapshot::channelOfRecording);
+    }
+
+    private Kept kept(Element recording) {
+        var from = recording.textAt("EarliestRecording").or(() -> recording.textAt("Track", "DataFrom"));
+        var until = recording.textAt("LatestRecording").or(() -> recording.textAt("Track", "DataTo"));
+        var records = recording.textAt("RecordingStatus").flatMap(status -> switch (status) {
+            case "Recording" -> Optional.of(true);
+            case "Stopped", "Initiated", "Removing", "Removed" -> Optional.of(false);
+            default -> Optional.empty();
+        });
+        return new Kept(from.flatMap(this::truly), until.flatMap(this::truly), records);
+    }
+
+    /** Of two recordings of one channel. */
+    private static Kept both(Kept a, Kept b) {
+        return new Kept(
+                a.from().isEmpty()
+                                || b.from().isEmpty()
+                                || a.from().get().isBefore(b.from().get())
+                        ? a.from()
+                        : b.from(),
+                a.until().isEmpty()
+                                || b.until().isEmpty()
+                                || a.until().get().isAfter(b.until().get())
+                        ? a.until()
+                        : b.until(),
+                a.records().isPresent() && b.records().isPresent()
+                        ? Optional.of(a.records().get() || b.records().get())
+                        : Optional.empty());
+    }
+
+    /** A state that was told: on or off from that moment. */
+    private record Edge(Instant at, boolean on, boolean start) {}
+
+    Optional<History> history(String channel, Instant from, Instant until) {
+        var recordings = snapshot.recordingsOf(channel);
+        if (recordings.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Edge> recorded = new ArrayList<>();
+        List<Edge> motion = new ArrayList<>();
+        var expression = Element.of(NOTIFICATION, "TopicExpression", WANTED)
+                .withAttribute("Dialect", CONCRETE)
+                .declaring("tns1", TOPICS);
+        var included = recordings.stream()
+                .map(token -> Element.of(Namespaces.SCHEMA, "IncludedRecordings", token))
+                .toArray(Element[]::new);
+        var found = search(
+                of(
+                        "FindEvents",
+                        of("StartPoint", asItSays(from)),
+                        of("EndPoint", asItSays(until)),
+                        scope(included),
+                        of("SearchFilter", expression),
+                        of("IncludeStartState", "true"),
+                        of("MaxMatches", Integer.toString(MOST_RESULTS)),
+                        of("KeepAliveTime", KEEP_ALIVE.toString())),
+                "GetEventSearchResults",
+                "Result",
+                one -> sort(one, recorded, motion));
+        return found.map(whole -> {
+            var known = whole ? until : last(recorded, motion, from);
+            return new History(stretches(recorded, from, known), stretches(motion, from, known), whole, known);
+        });
+    }
+
+    private static Instant last(List<Edge> recorded, List<Edge> motion, Instant otherwise) {
+        return Stream.concat(recorded.stream(), motion.stream())
+                .map(Edge::at)
+                .max(Comparator.naturalOrder())
+                .orElse(otherwise);
+    }
+
+    private void sort(Element result, List<Edge> recorded, List<Edge> motion) {
+        var event = result.child("Event");
+        var topic = event.flatMap(e -> e.textAt("Topic")).orElse("");
+        var path = topic.substring(topic.indexOf(':') + 1);
+        var message = event.flatMap(e -> e.at("Message", "Message"));
+        var at = result.textAt("Time")
+                .or(() -> message.flatMap(m -> m.attribute("UtcTime")))
+                .flatMap(this::truly);
+        if (at.isEmpty() || message.isEmpty()) {
+            return;
+        }
+        boolean start = result.textAt("StartStateEvent")
+                .filter(t -> t.equals("true") || t.equals("1"))
+                .isPresent();
+        switch (path) {
+            case "RecordingHistory/Track/State" ->
+                value(message.get(), "IsDataPresent").ifPresent(on -> recorded.add(new Edge(at.get(), on, start)));
+            case "RuleEngine/CellMotionDetector/Motion" ->
+                value(message.get(), "IsMotion").ifPresent(on -> motion.add(new Edge(at.get(), on, start)));
+            case "RuleEngine/MotionRegionDetector/Motion", "VideoSource/MotionAlarm" ->
+                value(message.get(), "State").ifPresent(on -> motion.add(new Edge(at.get(), on, start)));
+            default -> {}
+        }
+    }
+
+    private static Optional<Boolean> value(Element message, String name) {
+        return message.child("Data").stream()
+                .flatMap(Element::tree)
+                .filter(e -> e.is("SimpleItem")
+                        && e.attribute("Name").filter(name::equals).isPresent())
+                .flatMap(e -> e.attribute("Value").stream())
+                .findFirst()
+                .flatMap(v -> switch (v.strip()) {
+                    case "true", "1" -> Optional.of(true);
+                    case "false", "0" -> Optional.of(false);
+                    default -> Optional.empty();
+                });
+    }
+
+    /** Empty when not one state was told, since then nobody knows. An edge that repeats the state changes nothing. */
+    private static Optional<List<Stretch>> stretches(List<Edge> edges, Instant from, Instant until) {
+        if (edges.isEmpty()) {
+            return Optional.empty();
+        }
+        edges.sort(Comparator.comparing(Edge::at).thenComparing(e -> !e.start()));
+        List<Stretch> stretches = new ArrayList<>();
+        Optional<Instant> since = Optional.empty();
+        for (var edge : edges) {
+            var at = edge.at().isBefore(from) ? from : edge.at().isAfter(until) ? until : edge.at();
+            if (edge.on() && since.isEmpty()) {
+                since = Optional.of(at);
+            } else if (!edge.on() && since.isPresent()) {
+                add(stretches, since.get(), at);
+                since = Optional.empty();
+            }
+        }
+        since.ifPresent(begin -> add(stretches, begin, until));
+        return Optional.of(stretches);
+    }
+
+    private static void add(List<Stretch> stretches, Instant from, Instant until) {
+        if (from.isBefore(until)) {
+            stretches.add(new Stretch(from, until));
+        }
+    }
+
+    /**
+     * @return empty when there is no such search; else whether all results came
+     */
+    private Optional<Boolean> search(Element opening, String results, String item, Consumer<Element> taken) {
+        var token = session.ifOffered(opening).flatMap(answer -> answer.tokenAt("SearchToken"));
+        if (token.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(collect(token.get(), results, item, taken));
+        } finally {
+            giveBack(token.get());
+        }
+    }
+
+    private boolean collect(String token, String operation, String item, Consumer<Element> taken) {
+        int count = 0;
+        int empty = 0;
+        while (true) {
+            var list = session.call(of(
+                            operation,
+                            of("SearchToken", token),
+                            of("MinResults", "1"),
+                            of("MaxResults", Integer.toString(AT_ONCE)),
+                            of("WaitTime", "PT2S")))
+                    .child("ResultList");
+            var found = list.stream().flatMap(l -> l.all(item)).toList();
+            found.forEach(taken);
+            count += found.size();
+            empty = found.isEmpty() ? empty + 1 : 0;
+            var state = list.flatMap(l -> l.textAt("SearchState")).orElse("");
+            if (count >= MOST_RESULTS || empty > MOST_EMPTY) {
+                return false;
+            }
+            if (state.equals("Completed") || !state.equals("Searching") && !state.equals("Queued") && found.isEmpty()) {
+                return true;
+            }
+        }
+    }
+
+    /** One that does not take it back forgets it by itself. */
+    private void giveBack(String token) {
+        try {
+            var _ = session.ifOffered(of("EndSearch", of("SearchToken", token)));
+        } catch (LinkException e) {
+            // What was found is found.
+        }
+    }
+
+    /** Clocks are told to the second, so that an error of less than two is none. */
+    private Duration ahead() {
+        long seconds = Math.round(session.clockAhead().orElse(Duration.ZERO).toMillis() / 1000.0);
+        return Math.abs(seconds) < 2 ? Duration.ZERO : Duration.ofSeconds(seconds);
+    }
+
+    private String asItSays(Instant truly) {
+        return truly.plus(ahead()).truncatedTo(ChronoUnit.SECONDS).toString();
+    }
+
+    /** Times without a zone are meant as coordinated ones, as the standard wants them. */
+    private Optional<Instant> truly(String text) {
+        try {
+            return Optional.of(OffsetDateTime.parse(text).toInstant().minus(ahead()));
+        } catch (DateTimeException e) {
+            try {
+                return Optional.of(
+                        LocalDateTime.parse(text).toInstant(ZoneOffset.UTC).minus(ahead()));
+            } catch (DateTimeException again) {
+                return Optional.empty();
+            }
+        }
+    }
+}

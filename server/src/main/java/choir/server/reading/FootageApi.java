@@ -1,0 +1,175 @@
+package choir.server.reading;
+
+import choir.fleet.Node;
+import choir.link.FootageLink.History;
+import choir.link.FootageLink.Kept;
+import choir.link.FootageLink.Stretch;
+import choir.link.LinkException;
+import choir.link.LinkException.Reason;
+import choir.link.RecorderAccess;
+import choir.link.RecorderLink;
+import choir.server.ServiceSettings;
+import choir.server.fleet.FleetStore;
+import choir.server.fleet.StoredCamera;
+import choir.server.fleet.StoredRecorder;
+import choir.server.web.Problem;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a recorder has recorded, asked of the recorder itself. */
+@RestController
+class FootageApi {
+    private static final Duration PATIENCE = Duration.ofSeconds(5);
+    private static final Duration LONGEST = Duration.ofDays(31);
+
+    /**
+     * @param told false when the recorder has no search, so that nothing is known
+     * @param cameras those that are known of the recorder, with what it says of them
+     */
+    public record FootageView(String recorder, boolean told, List<OfCamera> cameras) {}
+
+    /**
+     * @param from oldest footage, by the true time; missing when it is not known
+     * @param until newest
+     * @param records whether it records now; missing when it is not known
+     */
+    public record OfCamera(
+            String camera,
+            String label,
+            @Nullable String from,
+            @Nullable String until,
+            @Nullable Boolean records) {}
+
+    /**
+     * @param recorded stretches with footage; missing when the recorder does not tell
+     * @param motion when its detection saw motion; missing when the recorder does not tell
+     * @param until up to where this is known
+     */
+    public record HistoryView(
+            String camera,
+            String from,
+            String until,
+            @Nullable List<Span> recorded,
+            @Nullable List<Span> motion) {}
+
+    /** @param until exclusive */
+    public record Span(String from, String until) {}
+
+    private final FleetStore fleet;
+    private final Devices devices;
+    private final RecorderLink link;
+    private final Duration longest;
+    private final Clock clock;
+    private final Places asked = new Places(16, 2);
+
+    FootageApi(FleetStore fleet, Devices devices, RecorderLink link, ServiceSettings settings, Clock clock) {
+        this.fleet = fleet;
+        this.devices = devices;
+        this.link = link;
+        this.longest = settings.readingDeadline().plus(PATIENCE);
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/v1/recorders/{name}/footage")
+    FootageView footage(@PathVariable String name) {
+        var recorder = fleet.recorder(name);
+        var kept = ask(recorder, link::kept);
+        List<OfCamera> cameras = new ArrayList<>();
+        for (var camera : fleet.camerasOf(name)) {
+            cameras.add(ofCamera(
+                    camera,
+                    kept.flatMap(k -> Optional.ofNullable(k.get(camera.camera().channel())))));
+        }
+        return new FootageView(name, kept.isPresent(), cameras);
+    }
+
+    private static OfCamera ofCamera(StoredCamera camera, Optional<Kept> kept) {
+        return new OfCamera(
+                camera.camera().text(),
+                camera.label(),
+                kept.flatMap(Kept::from).map(Instant::toString).orElse(null),
+                kept.flatMap(Kept::until).map(Instant::toString).orElse(null),
+                kept.flatMap(Kept::records).orElse(null));
+    }
+
+    /**
+     * @param from ISO 8601 with a zone
+     * @param until likewise, at most 31 days later; now when it is not said
+     */
+    @GetMapping("/api/v1/cameras/{recorder}/{channel}/history")
+    HistoryView history(
+            @PathVariable String recorder,
+            @PathVariable String channel,
+            @RequestParam String from,
+            @RequestParam(required = false) @Nullable String until) {
+        var camera = fleet.camera(Node.Camera.ofSegments(recorder, channel)).camera();
+        var begin = instant("from", from);
+        var end = until == null ? clock.instant() : instant("until", until);
+        if (!begin.isBefore(end) || Duration.between(begin, end).compareTo(LONGEST) > 0) {
+            throw new Problem(Problem.Kind.INVALID, "from has to lie before until, and at most 31 days before it");
+        }
+        var history = ask(
+                        fleet.recorder(camera.recorder().text()),
+                        access -> link.history(access, camera.channel(), begin, end))
+                .orElseThrow(() -> new Problem(
+                        Problem.Kind.RECORDER,
+                        camera.recorder() + " does not tell what it recorded of " + camera.channel()));
+        return new HistoryView(
+                camera.text(),
+                begin.toString(),
+                history.until().toString(),
+                spans(history, History::recorded),
+                spans(history, History::motion));
+    }
+
+    private static @Nullable List<Span> spans(History history, Function<History, Optional<List<Stretch>>> which) {
+        return which.apply(history)
+                .map(all -> all.stream()
+                        .map(s -> new Span(s.from().toString(), s.until().toString()))
+                        .toList())
+                .orElse(null);
+    }
+
+    private static Instant instant(String what, String text) {
+        try {
+            return java.time.OffsetDateTime.parse(text).toInstant();
+        } catch (DateTimeException e) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    what + " is no time with a zone, such as 2027-01-14T06:00:00Z or 2027-01-14T06:00:00+01:00");
+        }
+    }
+
+    private <T> T ask(StoredRecorder recorder, Function<RecorderAccess, T> question) {
+        if (!asked.take(recorder.name())) {
+            throw new Problem(
+                    Problem.Kind.TOO_MANY, "much is being asked of " + recorder.name() + " already; ask again soon");
+        }
+        try {
+            return devices.visit(recorder, PATIENCE, question).get(longest.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
+        } catch (TimeoutException e) {
+            throw new LinkException(Reason.TIMED_OUT, recorder.name() + " did not answer in time", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted while a recorder is asked", e);
+        } finally {
+            asked.leave(recorder.name());
+        }
+    }
+}
