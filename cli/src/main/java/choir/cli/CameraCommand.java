@@ -8,6 +8,7 @@ import picocli.CommandLine.Command;
         subcommands = {
             CameraList.class,
             CameraShow.class,
+            CameraHistory.class,
             CameraMove.class,
             CameraMoveChannel.class,
             CameraTag.class,

@@ -32,6 +32,9 @@ final class FindingShow extends Act {
         if (f.has("endedAt")) {
             line("ended", Times.of(Listing.text(f, "endedAt")) + ", " + Listing.text(f, "endedBy"));
         } else {
+            if (Listing.text(f, "about").equals("clock")) {
+                line("set it with", "choir recorder set-clock " + Listing.text(f, "recorder"));
+            }
             hint(f, "reapply", "give it out again with");
             hint(f, "adopt", "make it the camera's own policy with");
             hint(f, "accept", "leave it as it is with");

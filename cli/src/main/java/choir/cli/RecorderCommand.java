@@ -10,6 +10,7 @@ import picocli.CommandLine.Command;
             RecorderAdd.class,
             RecorderList.class,
             RecorderShow.class,
+            RecorderFootage.class,
             RecorderRead.class,
             RecorderReplace.class,
             RecorderRename.class,
@@ -19,6 +20,7 @@ import picocli.CommandLine.Command;
             RecorderPassword.class,
             RecorderPasswords.class,
             RecorderCertificate.class,
+            RecorderSetClock.class,
             RecorderRemove.class
         })
 final class RecorderCommand {}

@@ -40,14 +40,14 @@ class FootageApi {
      * @param told false when the recorder has no search, so that nothing is known
      * @param cameras those that are known of the recorder, with what it says of them
      */
-    public record FootageView(String recorder, boolean told, List<OfCamera> cameras) {}
+    public record FootageView(String recorder, boolean told, List<FootageOfCamera> cameras) {}
 
     /**
      * @param from oldest footage, by the true time; missing when it is not known
      * @param until newest
      * @param records whether it records now; missing when it is not known
      */
-    public record OfCamera(
+    public record FootageOfCamera(
             String camera,
             String label,
             @Nullable String from,
@@ -63,11 +63,11 @@ class FootageApi {
             String camera,
             String from,
             String until,
-            @Nullable List<Span> recorded,
-            @Nullable List<Span> motion) {}
+            @Nullable List<RecordedSpan> recorded,
+            @Nullable List<RecordedSpan> motion) {}
 
     /** @param until exclusive */
-    public record Span(String from, String until) {}
+    public record RecordedSpan(String from, String until) {}
 
     private final FleetStore fleet;
     private final Devices devices;
@@ -88,17 +88,17 @@ class FootageApi {
     FootageView footage(@PathVariable String name) {
         var recorder = fleet.recorder(name);
         var kept = ask(recorder, link::kept);
-        List<OfCamera> cameras = new ArrayList<>();
+        List<FootageOfCamera> cameras = new ArrayList<>();
         for (var camera : fleet.camerasOf(name)) {
-            cameras.add(ofCamera(
+            cameras.add(footageOf(
                     camera,
                     kept.flatMap(k -> Optional.ofNullable(k.get(camera.camera().channel())))));
         }
         return new FootageView(name, kept.isPresent(), cameras);
     }
 
-    private static OfCamera ofCamera(StoredCamera camera, Optional<Kept> kept) {
-        return new OfCamera(
+    private static FootageOfCamera footageOf(StoredCamera camera, Optional<Kept> kept) {
+        return new FootageOfCamera(
                 camera.camera().text(),
                 camera.label(),
                 kept.flatMap(Kept::from).map(Instant::toString).orElse(null),
@@ -136,10 +136,12 @@ class FootageApi {
                 spans(history, History::motion));
     }
 
-    private static @Nullable List<Span> spans(History history, Function<History, Optional<List<Stretch>>> which) {
+    private static @Nullable List<RecordedSpan> spans(
+            History history, Function<History, Optional<List<Stretch>>> which) {
         return which.apply(history)
                 .map(all -> all.stream()
-                        .map(s -> new Span(s.from().toString(), s.until().toString()))
+                        .map(s ->
+                                new RecordedSpan(s.from().toString(), s.until().toString()))
                         .toList())
                 .orElse(null);
     }

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Setting a recorder's clock, when somebody asks for it. */
 @RestController
-class ClockApi {
+class RecorderClockApi {
     private static final Duration PATIENCE = Duration.ofSeconds(5);
 
     /**
@@ -24,7 +24,7 @@ class ClockApi {
      * @param after the same now
      * @param fromServer it took its time from a server before, and keeps it by itself now
      */
-    public record ClockView(
+    public record ClockSetView(
             String recorder,
             @Nullable Long before,
             @Nullable Long after,
@@ -35,7 +35,7 @@ class ClockApi {
     private final RecorderLink link;
     private final Journal journal;
 
-    ClockApi(FleetStore fleet, Devices devices, RecorderLink link, Journal journal) {
+    RecorderClockApi(FleetStore fleet, Devices devices, RecorderLink link, Journal journal) {
         this.fleet = fleet;
         this.devices = devices;
         this.link = link;
@@ -43,13 +43,13 @@ class ClockApi {
     }
 
     @PostMapping("/api/v1/recorders/{name}/clock")
-    ClockView set(@PathVariable String name, Principal who) {
+    ClockSetView set(@PathVariable String name, Principal who) {
         var recorder = fleet.recorder(name);
         journal.addAlone(who.getName(), "sets the clock of a recorder", name, "");
         try {
             var set = devices.visit(recorder, PATIENCE, link::setClock).get();
             journal.addAlone(who.getName(), "set the clock of a recorder", name, words(set));
-            return new ClockView(
+            return new ClockSetView(
                     name,
                     set.before().map(Duration::toSeconds).orElse(null),
                     set.after().map(Duration::toSeconds).orElse(null),
