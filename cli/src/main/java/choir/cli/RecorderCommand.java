@@ -11,6 +11,7 @@ import picocli.CommandLine.Command;
             RecorderList.class,
             RecorderShow.class,
             RecorderFootage.class,
+            RecorderDescribe.class,
             RecorderRead.class,
             RecorderReplace.class,
             RecorderRename.class,

@@ -244,6 +244,19 @@ public sealed interface Matter {
         }
     }
 
+    /** The recorder takes other values than its family file says. */
+    record OtherRanges() implements OfRecorder, Steady {
+        @Override
+        public String about() {
+            return "other-ranges";
+        }
+
+        @Override
+        public String title() {
+            return "Ranges";
+        }
+    }
+
     record Clock() implements OfRecorder {
         @Override
         public String about() {

@@ -14,6 +14,7 @@ import choir.link.SelfDescription;
 import choir.link.SelfDescription.Range;
 import choir.link.Writing;
 import choir.link.Written;
+import choir.onvif.Snapshot.DayGroups;
 import choir.policy.Catalogue;
 import choir.refusal.Refusal;
 import choir.week.Week;
@@ -63,7 +64,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public RecorderReading read(RecorderAccess access) {
         return in(access, patience.reading(), session -> {
-            var snapshot = Snapshot.take(session, hasSpecialDays(access));
+            var snapshot = Snapshot.take(session, hasSpecialDays(access) ? DayGroups.USED : DayGroups.NONE);
             var channels = snapshot.channels().stream()
                     .map(c -> new ChannelReader(snapshot, c, OnvifLink::schedule).read(access.family()))
                     .toList();
@@ -143,7 +144,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     private record Look(Snapshot snapshot, long at) {
         static Look of(OnvifSession session, RecorderAccess access) {
             long at = System.nanoTime();
-            return new Look(Snapshot.take(session, hasSpecialDays(access)), at);
+            return new Look(Snapshot.take(session, hasSpecialDays(access) ? DayGroups.ALL : DayGroups.NONE), at);
         }
 
         boolean isOld() {
@@ -159,7 +160,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public List<String> disagreements(RecorderAccess access) {
         return in(access, patience.reading(), session -> {
-            var snapshot = Snapshot.take(session, false);
+            var snapshot = Snapshot.take(session, DayGroups.NONE);
             return SelfDescriptions.ranges(session, snapshot).stream()
                     .flatMap(range -> disagreement(family(access), range).stream())
                     .distinct()
@@ -170,7 +171,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public SelfDescription describe(RecorderAccess access) {
         return in(access, patience.reading(), session -> {
-            var snapshot = Snapshot.take(session, false);
+            var snapshot = Snapshot.take(session, DayGroups.NONE);
             return SelfDescriptions.of(session, snapshot, device(snapshot.device()));
         });
     }
@@ -185,7 +186,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         return in(
                 access,
                 patience.reading(),
-                session -> new RecordedSearch(session, Snapshot.take(session, false)).kept());
+                session -> new RecordedSearch(session, Snapshot.take(session, DayGroups.NONE)).kept());
     }
 
     @Override
@@ -193,7 +194,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         return in(
                 access,
                 patience.reading(),
-                session -> new RecordedSearch(session, Snapshot.take(session, false)).history(channel, from, until));
+                session -> new RecordedSearch(session, Snapshot.take(session, DayGroups.NONE))
+                        .history(channel, from, until));
     }
 
     @Override
@@ -209,7 +211,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
         return in(
                 access,
                 patience.reading(),
-                session -> Snapshot.take(session, false).recordingsOf(channel).stream()
+                session -> Snapshot.take(session, DayGroups.NONE).recordingsOf(channel).stream()
                         .findFirst()
                         .flatMap(recording -> session.ifOffered(Element.of(
                                 Namespaces.REPLAY,

@@ -35,8 +35,14 @@ record Snapshot(
      */
     record Jobs(boolean known, Map<String, List<RecordingJob>> byChannel, List<RecordingJob> untied) {}
 
-    /** @param specialDays whether the groups of special days are wanted too */
-    static Snapshot take(OnvifSession session, boolean specialDays) {
+    /** Whether the groups of special days are wanted: those that some schedule goes by, or all that there are. */
+    enum DayGroups {
+        NONE,
+        USED,
+        ALL
+    }
+
+    static Snapshot take(OnvifSession session, DayGroups wanted) {
         var device = session.device();
         var media = Media.of(session);
         Map<String, List<Element>> byChannel = new LinkedHashMap<>();
@@ -52,17 +58,23 @@ record Snapshot(
         var recordings = session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordings"))
                 .map(answer -> index(answer, "RecordingItem"))
                 .orElse(Map.of());
+        var jobs = session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
+                .map(answer -> jobs(answer, new Ties(byChannel, recordings)))
+                .orElse(new Jobs(false, Map.of(), List.of()));
+        var schedules = paged(session, "GetScheduleList", "Schedule");
+        boolean used =
+                schedules.values().stream().anyMatch(s -> s.child("SpecialDays").isPresent());
         return new Snapshot(
                 device,
                 media,
                 byChannel,
                 analytics(session, media, byChannel),
                 recordings,
-                session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
-                        .map(answer -> jobs(answer, new Ties(byChannel, recordings)))
-                        .orElse(new Jobs(false, Map.of(), List.of())),
-                paged(session, "GetScheduleList", "Schedule"),
-                specialDays ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup") : new LinkedHashMap<>());
+                jobs,
+                schedules,
+                wanted == DayGroups.ALL || wanted == DayGroups.USED && used
+                        ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup")
+                        : new LinkedHashMap<>());
     }
 
     private static Map<String, Element> index(Element answer, String item) {

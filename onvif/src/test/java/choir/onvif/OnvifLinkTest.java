@@ -94,10 +94,10 @@ class OnvifLinkTest {
     @Test
     void readsEverythingOfATernInFewCalls() {
         var reading = link.read(access(tern));
-        assertThat(reading.calls()).isLessThanOrEqualTo(8);
+        assertThat(reading.calls()).isLessThanOrEqualTo(7);
         assertThat(link.read(access(tern)).calls())
                 .as("what it offers is not asked again")
-                .isLessThanOrEqualTo(7);
+                .isLessThanOrEqualTo(6);
         assertThat(reading.device().model()).isEqualTo("TN-16");
         assertThat(reading.channels())
                 .extracting(RecorderReading.Channel::channel)

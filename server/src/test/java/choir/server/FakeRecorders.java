@@ -50,6 +50,11 @@ public final class FakeRecorders implements RecorderLink {
 
         public volatile Optional<Duration> clockAhead = Optional.of(Duration.ZERO);
         public volatile String posixZone = "";
+        /** In what its ranges differ from its family file, and how often that was asked. */
+        public volatile List<String> otherRanges = List.of();
+
+        public final java.util.concurrent.atomic.AtomicInteger rangesAsked =
+                new java.util.concurrent.atomic.AtomicInteger();
         public volatile boolean clockFromServer;
         /** What it keeps and what happened, when it tells. */
         public volatile Optional<Map<String, Kept>> kept = Optional.empty();
@@ -285,7 +290,9 @@ public final class FakeRecorders implements RecorderLink {
 
     @Override
     public List<String> disagreements(RecorderAccess access) {
-        return List.of();
+        var fake = at(access);
+        fake.rangesAsked.incrementAndGet();
+        return fake.otherRanges;
     }
 
     @Override

@@ -118,9 +118,10 @@ class Audits implements Works.Runner {
     }
 
     /** A clock that was not told, or a zone in no rule that can be read, is not seen to be right. */
-    private static Optional<String> ending(StoredRecorder recorder, Matter matter) {
+    private Optional<String> ending(StoredRecorder recorder, Matter matter) {
         boolean seen = switch (matter) {
             case Matter.Clock c -> recorder.clockAhead().isPresent();
+            case Matter.OtherRanges o -> devices.otherRanges(recorder.name()).isPresent();
             case Matter.Zone z -> PosixZone.parse(recorder.posixZone()).isPresent();
             default -> true;
         };
@@ -221,6 +222,7 @@ class Audits implements Works.Runner {
             case Matter.OtherCertificate c -> false;
             case Matter.Firmware f -> false;
             case Matter.NotRead n -> false;
+            case Matter.OtherRanges o -> false;
             case Matter.Clock c -> false;
             case Matter.Zone z -> false;
             case Matter.NotUnderstood n -> false;
@@ -239,6 +241,9 @@ class Audits implements Works.Runner {
                 devices.firmwareSettled(recorder.name());
             }
         });
+        devices.otherRanges(recorder.name())
+                .filter(others -> !others.isEmpty())
+                .ifPresent(others -> seen.add(Seen.otherRanges(recorder.family(), others)));
         recorder.clockAhead()
                 .filter(ahead -> ahead.abs().compareTo(CLOCK_TOLERANCE) > 0)
                 .ifPresent(ahead -> seen.add(Seen.clock(ahead)));

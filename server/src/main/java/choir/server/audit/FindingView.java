@@ -121,6 +121,7 @@ record FindingView(
             case Matter.OtherOrder o -> "other channels";
             case Matter.Firmware f -> "firmware changed";
             case Matter.NotRead n -> "not read";
+            case Matter.OtherRanges o -> "other ranges";
             case Matter.Clock c -> "clock";
             case Matter.Zone z -> "wrong zone";
             case Matter.NotUnderstood n -> "not understood";

@@ -170,6 +170,14 @@ record Seen(
                         + " until it is seen to be in tune.");
     }
 
+    static Seen otherRanges(String family, List<String> others) {
+        return about(
+                new Matter.OtherRanges(),
+                Severity.MEDIUM,
+                "It takes other values than its family " + family + " says: " + String.join("; ", others)
+                        + ". What is given out may be refused or held otherwise until the family file is right.");
+    }
+
     static Seen expired(PolicyOverride override) {
         return about(
                 new Matter.Expired(override.key(), override.node()),

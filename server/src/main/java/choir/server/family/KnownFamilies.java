@@ -104,6 +104,10 @@ public class KnownFamilies {
                     .param("author", author)
                     .param("at", clock.instant().toString())
                     .update();
+            // What its recorders tell of themselves is held against the new one when they are read next.
+            database.change("UPDATE recorder SET other_ranges = NULL WHERE family = :name")
+                    .param("name", family.name())
+                    .update();
             journal.add(author, "wrote a family", family.name(), "");
             database.tell(new Change.FamilyWritten(family.name()));
             // Before the change is told, so that whoever hears of it finds the family as it is now.

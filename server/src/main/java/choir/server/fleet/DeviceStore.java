@@ -5,6 +5,7 @@ import choir.link.RecorderReading.Device;
 import choir.server.db.Change;
 import choir.server.db.Database;
 import java.net.URI;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -36,6 +37,23 @@ public class DeviceStore {
     /** All that a change of firmware had put in question was seen to be in tune. */
     public void firmwareSettled(String name) {
         database.change("UPDATE recorder SET firmware_before = NULL WHERE name = :name")
+                .param("name", name)
+                .update();
+    }
+
+    /** In what the ranges that it tells of differ from its family file; empty when it was not asked. */
+    public Optional<List<String>> otherRanges(String name) {
+        return database.query("SELECT other_ranges FROM recorder WHERE name = :name AND other_ranges IS NOT NULL")
+                .param("name", name)
+                .query(String.class)
+                .optional()
+                .map(text -> text.lines().toList());
+    }
+
+    /** To be called within a transaction. */
+    public void otherRanges(String name, List<String> differences) {
+        database.change("UPDATE recorder SET other_ranges = :ranges WHERE name = :name")
+                .param("ranges", String.join("\n", differences))
                 .param("name", name)
                 .update();
     }
@@ -80,7 +98,7 @@ public class DeviceStore {
      */
     public void replaced(String name, Optional<URI> address) {
         database.change("""
-                        UPDATE recorder SET serial = '', firmware = '', firmware_before = NULL,
+                        UPDATE recorder SET serial = '', firmware = '', firmware_before = NULL, other_ranges = NULL,
                           address = ifnull(:address, address), version = version + 1
                         WHERE name = :name
                         """)

@@ -31,7 +31,8 @@ import org.springframework.stereotype.Component;
 public class FleetStore {
     private static final String RECORDER = """
             SELECT name, family, address, username, zone, manufacturer, model, firmware, serial, why_not,
-                   clock_ahead, posix_zone, read_at, tried_at, certificate, next_sent, version
+                   clock_ahead, posix_zone, read_at, tried_at, certificate, next_sent, other_ranges IS NOT NULL AS ranges_known,
+                   version
             FROM recorder
             """;
     private static final String CAMERA =
@@ -88,6 +89,7 @@ public class FleetStore {
                         ? Optional.of(Duration.ofSeconds(seconds.longValue()))
                         : Optional.empty(),
                 row.getString("posix_zone"),
+                row.getInt("ranges_known") == 1,
                 row.getLong("version"));
     }
 

@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param clockAhead as of the last reading; empty when it was never read
  * @param certificate the one that was confirmed for it by TLS
  * @param passwordUnderWay a new password was sent to it, and it is not known yet which of the two it takes
+ * @param rangesKnown its ranges were held against its family file as it is now
  * @param posixZone its rule for daylight saving as the device states it; empty when it does not
  */
 public record StoredRecorder(
@@ -31,6 +32,7 @@ public record StoredRecorder(
         Contact contact,
         Optional<Duration> clockAhead,
         String posixZone,
+        boolean rangesKnown,
         long version) {
     public String name() {
         return recorder.text();
@@ -58,6 +60,7 @@ public record StoredRecorder(
                 other,
                 clockAhead,
                 posixZone,
+                rangesKnown,
                 version);
     }
 }

@@ -101,7 +101,7 @@ class ChannelApi {
     void order(@PathVariable String name, @RequestBody OrderRequest given, Principal who) {
         try (var conversation = devices.hold(fleet.recorder(name))) {
             var outcome = conversation.read();
-            if (!(outcome instanceof Outcome.Reached(var reading, var _))) {
+            if (!(outcome instanceof Outcome.Reached(var reading, var _, var _))) {
                 throw new Problem(Problem.Kind.RECORDER, name + " cannot be read now, so nothing was decided");
             }
             database.write(() -> {

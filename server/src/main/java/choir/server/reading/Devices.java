@@ -44,13 +44,16 @@ import org.springframework.stereotype.Component;
 @Component
 public class Devices {
     private static final Logger LOG = LoggerFactory.getLogger(Devices.class);
+    /** How long a person waits for somebody else who speaks to the recorder. */
+    private static final Duration A_PERSONS_PATIENCE = Duration.ofSeconds(5);
     /** A whole writing, and a reading before and after it. */
     private static final Duration LONGEST_WAIT = Duration.ofMinutes(5);
 
     /** What came of asking one recorder. */
     public sealed interface Outcome {
-        /** @param taken which password, where one is on its way */
-        record Reached(RecorderReading reading, PasswordStore.Taken taken) implements Outcome {}
+        /** @param otherRanges in what the ranges that it tells of differ from its family file; empty when it was not asked */
+        record Reached(RecorderReading reading, PasswordStore.Taken taken, Optional<List<String>> otherRanges)
+                implements Outcome {}
 
         record Failed(LinkException why) implements Outcome {}
 
@@ -228,6 +231,15 @@ public class Devices {
                 threads);
     }
 
+    /**
+     * The answer to something short that a person asks of a recorder, who waits for it.
+     *
+     * @throws LinkException with the reason when it cannot be had
+     */
+    <T> T answer(StoredRecorder recorder, Function<RecorderAccess, T> question) {
+        return await(visit(recorder, A_PERSONS_PATIENCE, question));
+    }
+
     /** What is needed to ask; it is looked up in the caller's thread. Empty for a recorder that cannot be asked. */
     private Optional<Supplier<RecorderAccess>> question(StoredRecorder recorder) {
         return isOnSite(recorder) ? Optional.empty() : Optional.of(access(recorder));
@@ -247,8 +259,7 @@ public class Devices {
     /** Where a new password is on its way, either may be the right one. */
     private Outcome reached(StoredRecorder recorder, RecorderAccess access) {
         try {
-            return new Outcome.Reached(
-                    limited(() -> link.read(access)), recorder.passwordUnderWay() ? Taken.OLD : Taken.THE_ONLY);
+            return reached(recorder, access, recorder.passwordUnderWay() ? Taken.OLD : Taken.THE_ONLY);
         } catch (LinkException e) {
             var next = recorder.passwordUnderWay() && e.reason() == Reason.NOT_AUTHORIZED
                     ? passwords.next(recorder.name()).map(secrets::decrypt)
@@ -256,7 +267,27 @@ public class Devices {
             if (next.isEmpty()) {
                 throw e;
             }
-            return new Outcome.Reached(limited(() -> link.read(access.with(next.get()))), Taken.NEW);
+            return reached(recorder, access.with(next.get()), Taken.NEW);
+        }
+    }
+
+    private Outcome reached(StoredRecorder recorder, RecorderAccess access, Taken taken) {
+        var reading = limited(() -> link.read(access));
+        boolean sameFirmware =
+                reading.device().firmware().equals(recorder.device().firmware());
+        return new Outcome.Reached(
+                reading, taken, sameFirmware && recorder.rangesKnown() ? Optional.empty() : otherRanges(access));
+    }
+
+    /** One that does not tell its ranges differs in none; one that is gone by now is asked the next time. */
+    private Optional<List<String>> otherRanges(RecorderAccess access) {
+        if (access.family().isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(limited(() -> link.disagreements(access)));
+        } catch (LinkException e) {
+            return e.endsConversation() ? Optional.empty() : Optional.of(List.of());
         }
     }
 

@@ -4,11 +4,8 @@ import choir.fleet.Node;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
 import choir.link.FootageLink.Stretch;
-import choir.link.LinkException;
-import choir.link.LinkException.Reason;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
-import choir.server.ServiceSettings;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.fleet.StoredRecorder;
@@ -20,9 +17,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,7 +27,6 @@ import org.springframework.web.bind.annotation.RestController;
 /** What a recorder has recorded, asked of the recorder itself. */
 @RestController
 class FootageApi {
-    private static final Duration PATIENCE = Duration.ofSeconds(5);
     private static final Duration LONGEST = Duration.ofDays(31);
 
     /**
@@ -72,15 +65,13 @@ class FootageApi {
     private final FleetStore fleet;
     private final Devices devices;
     private final RecorderLink link;
-    private final Duration longest;
     private final Clock clock;
     private final Places asked = new Places(16, 2);
 
-    FootageApi(FleetStore fleet, Devices devices, RecorderLink link, ServiceSettings settings, Clock clock) {
+    FootageApi(FleetStore fleet, Devices devices, RecorderLink link, Clock clock) {
         this.fleet = fleet;
         this.devices = devices;
         this.link = link;
-        this.longest = settings.readingDeadline().plus(PATIENCE);
         this.clock = clock;
     }
 
@@ -162,14 +153,7 @@ class FootageApi {
                     Problem.Kind.TOO_MANY, "much is being asked of " + recorder.name() + " already; ask again soon");
         }
         try {
-            return devices.visit(recorder, PATIENCE, question).get(longest.toMillis(), TimeUnit.MILLISECONDS);
-        } catch (ExecutionException e) {
-            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
-        } catch (TimeoutException e) {
-            throw new LinkException(Reason.TIMED_OUT, recorder.name() + " did not answer in time", e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException("interrupted while a recorder is asked", e);
+            return devices.answer(recorder, question);
         } finally {
             asked.leave(recorder.name());
         }

@@ -26,7 +26,7 @@ class Identities {
     }
 
     Outcome believed(String recorder, Outcome outcome) {
-        return outcome instanceof Outcome.Reached(var reading, var _)
+        return outcome instanceof Outcome.Reached(var reading, var _, var _)
                 ? doubt(recorder, reading.device())
                         .map(why -> new LinkException(Reason.ANOTHER_DEVICE, why))
                         .or(() -> order(recorder, reading.channels()))

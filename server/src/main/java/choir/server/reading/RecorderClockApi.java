@@ -1,14 +1,11 @@
 package choir.server.reading;
 
-import choir.link.LinkException;
-import choir.link.LinkException.Reason;
 import choir.link.RecorderLink;
 import choir.link.RecorderLink.ClockSet;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
 import java.security.Principal;
 import java.time.Duration;
-import java.util.concurrent.ExecutionException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,8 +14,6 @@ import org.springframework.web.bind.annotation.RestController;
 /** Setting a recorder's clock, when somebody asks for it. */
 @RestController
 class RecorderClockApi {
-    private static final Duration PATIENCE = Duration.ofSeconds(5);
-
     /**
      * @param before by how many seconds the clock was ahead, less than 0 when it was behind; missing when it could not be read
      * @param after the same now
@@ -46,20 +41,13 @@ class RecorderClockApi {
     ClockSetView set(@PathVariable String name, Principal who) {
         var recorder = fleet.recorder(name);
         journal.addAlone(who.getName(), "sets the clock of a recorder", name, "");
-        try {
-            var set = devices.visit(recorder, PATIENCE, link::setClock).get();
-            journal.addAlone(who.getName(), "set the clock of a recorder", name, words(set));
-            return new ClockSetView(
-                    name,
-                    set.before().map(Duration::toSeconds).orElse(null),
-                    set.after().map(Duration::toSeconds).orElse(null),
-                    set.fromServer());
-        } catch (ExecutionException e) {
-            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new LinkException(Reason.TIMED_OUT, "interrupted while the clock of " + name + " was set", e);
-        }
+        var set = devices.answer(recorder, link::setClock);
+        journal.addAlone(who.getName(), "set the clock of a recorder", name, words(set));
+        return new ClockSetView(
+                name,
+                set.before().map(Duration::toSeconds).orElse(null),
+                set.after().map(Duration::toSeconds).orElse(null),
+                set.fromServer());
     }
 
     private static String words(ClockSet set) {

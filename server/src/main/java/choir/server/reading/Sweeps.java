@@ -1,6 +1,7 @@
 package choir.server.reading;
 
 import choir.server.db.Database;
+import choir.server.fleet.DeviceStore;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.PasswordStore;
 import choir.server.reading.Devices.Asked;
@@ -49,6 +50,7 @@ public class Sweeps {
     private final ObservationStore observations;
     private final Identities identities;
     private final PasswordStore passwords;
+    private final DeviceStore deviceStore;
     private final List<Followed> followed;
     private final Database database;
     private final Clock clock;
@@ -59,11 +61,13 @@ public class Sweeps {
             ObservationStore observations,
             Identities identities,
             PasswordStore passwords,
+            DeviceStore deviceStore,
             List<Followed> followed,
             Database database,
             Clock clock) {
         this.identities = identities;
         this.passwords = passwords;
+        this.deviceStore = deviceStore;
         this.followed = followed;
         this.devices = devices;
         this.fleet = fleet;
@@ -182,9 +186,10 @@ public class Sweeps {
 
     private void storeAlone(String recorder, Outcome outcome) {
         switch (outcome) {
-            case Outcome.Reached(var reading, var taken) -> {
+            case Outcome.Reached(var reading, var taken, var otherRanges) -> {
                 observations.read(recorder, reading, clock.instant());
                 passwords.settle(recorder, taken);
+                otherRanges.ifPresent(others -> deviceStore.otherRanges(recorder, others));
             }
             case Outcome.Failed(var why) ->
                 fleet.notReached(recorder, String.valueOf(why.getMessage()), clock.instant());

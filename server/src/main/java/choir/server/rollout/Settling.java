@@ -43,7 +43,7 @@ class Settling implements Followed, RecorderFollower {
 
     @Override
     public void by(String recorder, Outcome outcome) {
-        if (outcome instanceof Outcome.Reached(var reading, var _)) {
+        if (outcome instanceof Outcome.Reached(var reading, var _, var _)) {
             for (var step : steps.unsettled(recorder)) {
                 reading.channels().stream()
                         .filter(c -> c.channel().equals(step.channel()))

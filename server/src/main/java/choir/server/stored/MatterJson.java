@@ -41,6 +41,7 @@ public final class MatterJson {
             case Matter.OtherCertificate c -> {}
             case Matter.Firmware f -> {}
             case Matter.NotRead n -> {}
+            case Matter.OtherRanges o -> {}
             case Matter.Clock c -> {}
             case Matter.Zone z -> {}
             case Matter.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
@@ -80,6 +81,7 @@ public final class MatterJson {
             case "other-certificate" -> new Matter.OtherCertificate();
             case "firmware" -> new Matter.Firmware();
             case "not-read" -> new Matter.NotRead();
+            case "other-ranges" -> new Matter.OtherRanges();
             case "clock" -> new Matter.Clock();
             case "zone" -> new Matter.Zone();
             default -> throw new Json.UnreadableException("nothing is known of " + node.get("about"));
