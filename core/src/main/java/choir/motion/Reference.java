@@ -1,0 +1,72 @@
+package choir.motion;
+
+import java.util.BitSet;
+import java.util.List;
+
+/**
+ * What pictures are compared with: the exponential mean of those before, with weight 1/8, in 256ths of a step of luminance.
+ * It begins as the first picture, which differs from it in nothing. Pictures are taken in order, from one thread.
+ */
+public final class Reference {
+    private static final int SHIFT = 3;
+
+    private final int width;
+    private final int height;
+    private final int[] mean;
+    private boolean begun;
+
+    public Reference(int width, int height) {
+        this.width = width;
+        this.height = height;
+        this.mean = new int[width * height];
+    }
+
+    /**
+     * Takes the next picture.
+     *
+     * @param areas the watched pixels of each area, by their number from the top left
+     * @return for each area what differs in it
+     * @throws IllegalArgumentException when the picture is of another size, which is another footage
+     */
+    public List<Differences> next(Picture picture, List<BitSet> areas) {
+        byte[] delta = deltas(picture);
+        return areas.stream().map(area -> counted(delta, area)).toList();
+    }
+
+    /** The absolute difference of each pixel, before the picture has become part of the reference. */
+    private byte[] deltas(Picture picture) {
+        if (picture.width() != width || picture.height() != height) {
+            throw new IllegalArgumentException("a picture of " + picture.width() + " by " + picture.height()
+                    + " pixels after ones of " + width + " by " + height);
+        }
+        byte[] luminance = picture.luminance();
+        byte[] delta = new byte[mean.length];
+        if (!begun) {
+            begun = true;
+            for (int i = 0; i < mean.length; i++) {
+                mean[i] = (luminance[i] & 0xFF) << 8;
+            }
+            return delta;
+        }
+        for (int i = 0; i < mean.length; i++) {
+            int p = luminance[i] & 0xFF;
+            int m = mean[i];
+            int difference = p - ((m + 128) >> 8);
+            delta[i] = (byte) Math.abs(difference);
+            mean[i] = m + (((p << 8) - m) >> SHIFT);
+        }
+        return delta;
+    }
+
+    private static Differences counted(byte[] delta, BitSet watched) {
+        int[] counts = new int[256];
+        for (int from = watched.nextSetBit(0); from >= 0 && from < delta.length; ) {
+            int to = Math.min(watched.nextClearBit(from), delta.length);
+            for (int i = from; i < to; i++) {
+                counts[delta[i] & 0xFF]++;
+            }
+            from = watched.nextSetBit(to);
+        }
+        return new Differences(counts);
+    }
+}
