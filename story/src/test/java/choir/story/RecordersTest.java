@@ -210,7 +210,7 @@ class RecordersTest {
         said("recorder", "add", "paper-1", "--family", "auk", "--camera", "Gate");
         var none = choir.get("/api/v1/cameras/paper-1/01/still");
         assertThat(none.status()).isEqualTo(502);
-        assertThat(none.detail()).contains("no picture");
+        assertThat(none.detail()).contains("no network interface");
     }
 
     @Test
