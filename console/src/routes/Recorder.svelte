@@ -11,7 +11,9 @@
   import { WorkFollower } from '../lib/work.svelte';
   import { cameraPath, route } from '../router';
   import Allowed from '../lib/ui/Allowed.svelte';
+  import RecorderFacts from './RecorderFacts.svelte';
   import RecorderPause from './RecorderPause.svelte';
+  import { held, holds } from './recorder-holds';
 
   const name = $derived(route.params.name ?? '');
   const client = useQueryClient();
@@ -55,11 +57,8 @@
           `${recorder.data.manufacturer} ${recorder.data.model}, firmware ${recorder.data.firmware}, zone ${recorder.data.zone}; read ${when(recorder.data.readAt)}.`
       : undefined,
   );
-  const keys = $derived(
-    (cameras.data?.[0]?.settings ?? []).filter((s) =>
-      cameras.data?.some((c) => c.settings.some((o) => o.key === s.key && o.observed)),
-    ),
-  );
+  const together = $derived(holds(cameras.data ?? []));
+  const LONG = 160;
 </script>
 
 <Page question="What does {name} hold now?" {answer}>
@@ -73,35 +72,45 @@
   <Trouble {error} />
   {#if recorder.data}
     <RecorderPause recorder={recorder.data} onchanged={() => client.invalidateQueries()} />
-    {#if recorder.data.address}
-      <dl class="mb-6 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
-        <dt class="text-faint">Address</dt>
-        <dd class="native break-all">{recorder.data.address}</dd>
-        {#if recorder.data.certificate}
-          <dt class="text-faint">Certificate</dt>
-          <dd class="native break-all">SHA-256 {recorder.data.certificate}</dd>
-        {/if}
-        <dt class="text-faint">Changes</dt>
-        <dd>
-          {recorder.data.tellsSince
-            ? `The recorder tells of them; heard since ${when(recorder.data.tellsSince)}, and audited when it does.`
-            : 'The recorder does not tell of them; audits find them.'}
-        </dd>
-      </dl>
-    {/if}
+    <RecorderFacts recorder={recorder.data} onchanged={() => client.invalidateQueries()} />
   {/if}
   <Loaded query={cameras}>
     {#snippet children(all)}
-      {#if all.length === 0 || keys.length === 0}
+      {#if together.shared.length + together.differing.length === 0}
         <Empty title="Nothing is known of its cameras.">It was not read yet, or it did not answer.</Empty>
       {:else}
+        {#if together.shared.length > 0}
+          <section class="mb-6" aria-label="What all its cameras hold">
+            <h2 class="mb-2 font-semibold">What all {all.length} cameras hold</h2>
+            <dl
+              class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 text-sm sm:grid-cols-[auto_1fr_auto_1fr] lg:grid-cols-[auto_1fr_auto_1fr_auto_1fr]"
+            >
+              {#each together.shared as one (one.key)}
+                <dt class="text-faint">{one.title}</dt>
+                <dd class="native min-w-0 break-words">
+                  {#if one.value.length > LONG}
+                    <details>
+                      <summary class="cursor-pointer">{one.value.slice(0, LONG)} …</summary>
+                      {one.value}
+                    </details>
+                  {:else}{one.value}{/if}
+                </dd>
+              {/each}
+            </dl>
+          </section>
+        {/if}
+        <h2 class="mb-2 font-semibold">
+          {together.differing.length === 0 ? 'Its cameras, which hold the same' : 'Camera by camera'}
+        </h2>
         <div class="relative overflow-x-auto">
           <table class="w-full text-sm">
             <thead>
               <tr class="border-b border-line align-bottom">
                 <th class="head py-2 pr-4" scope="col">Tuning</th>
                 <th class="head py-2 pr-4" scope="col">Camera</th>
-                {#each keys as key (key.key)}<th class="head py-2 pr-4" scope="col">{key.title}</th>{/each}
+                {#each together.differing as key (key.key)}<th class="head py-2 pr-4" scope="col"
+                    >{key.title}</th
+                  >{/each}
               </tr>
             </thead>
             <tbody>
@@ -112,9 +121,13 @@
                     <a href={cameraPath(camera.row.camera)} class="native">{camera.row.camera}</a>
                     {camera.row.label}
                   </td>
-                  {#each keys as key (key.key)}
-                    {@const held = camera.settings.find((s) => s.key === key.key)?.observed ?? ''}
-                    <td class="native max-w-[280px] py-2 pr-4">{held}</td>
+                  {#each together.differing as key (key.key)}
+                    {@const value = held(camera, key.key)}
+                    <td
+                      class="native max-w-[280px] py-2 pr-4 {value === key.usual && all.length > 1
+                        ? 'text-faint'
+                        : 'font-semibold'}">{value || '–'}</td
+                    >
                   {/each}
                 </tr>
               {/each}

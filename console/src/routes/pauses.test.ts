@@ -26,6 +26,6 @@ describe('what stops while it is written', () => {
     expect(pauseWords({ ...pause, last: { ...last, gapSeconds: 0 } })).toContain(
       'no gap was seen the last time (at haldr-2, ',
     );
-    expect(pauseWords({ ...pause, last })).toContain('it does not tell; the calls took 1.2 s');
+    expect(pauseWords({ ...pause, last })).toContain('not measured; the calls took 1.2 s');
   });
 });

@@ -8,7 +8,7 @@ export function pauseWords(pause: Pause): string {
   const [first] = pause.recorders;
   return pause.allChannels
     ? `${first} records nothing on any channel while it is written: ${measured(pause.last, first)}.`
-    : `Each camera of ${names(pause.recorders)} records nothing while it is written: ${measured(pause.last)}.`;
+    : `Each camera of ${names(pause.recorders)} records nothing while it is written: ${measured(pause.last, pause.recorders.length === 1 ? first : undefined)}.`;
 }
 
 function measured(last: Pause['last'], recorder?: string): string {
@@ -17,7 +17,7 @@ function measured(last: Pause['last'], recorder?: string): string {
   }
   const where = (last.recorder === recorder ? '' : `at ${last.recorder}, `) + when(last.at);
   if (last.gapSeconds === undefined) {
-    return `it does not tell; the calls took ${last.writingSeconds.toFixed(1)} s the last time (${where})`;
+    return `not measured; the calls took ${last.writingSeconds.toFixed(1)} s the last time (${where})`;
   }
   return last.gapSeconds === 0
     ? `no gap was seen the last time (${where})`

@@ -67,7 +67,7 @@ final class PreviewText {
                 ? recorders.getFirst() + " records nothing on any channel while it is written: "
                         + measured(pause.path("last"), recorders.getFirst())
                 : "each camera of " + Texts.names(recorders) + " records nothing while it is written: "
-                        + measured(pause.path("last"), "");
+                        + measured(pause.path("last"), recorders.size() == 1 ? recorders.getFirst() : "");
     }
 
     private static String measured(JsonNode last, String recorder) {
@@ -79,7 +79,7 @@ final class PreviewText {
         if (!last.hasNonNull("gapSeconds")) {
             return String.format(
                     Locale.ROOT,
-                    "it does not tell; the calls took %.1f s the last time (%s)",
+                    "not measured; the calls took %.1f s the last time (%s)",
                     last.path("writingSeconds").asDouble(),
                     where);
         }

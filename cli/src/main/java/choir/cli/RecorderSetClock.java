@@ -30,7 +30,7 @@ final class RecorderSetClock extends Act {
         if (set.path("fromServer").asBoolean()) {
             say(name + " took its time from a server until now, and keeps it by itself from now on");
         }
-        say("look at it again with: choir audit run --select recorder:" + name);
+        say("look at it again with: choir audit run recorder:" + name);
         return Failure.DONE;
     }
 

@@ -5,18 +5,25 @@ import choir.server.db.Database;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import jakarta.annotation.PostConstruct;
+import jakarta.annotation.PreDestroy;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Base64;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -46,6 +53,9 @@ public class Accounts {
     private final Database database;
     private final Journal journal;
     private final Clock clock;
+    /** When tokens were used since that was last written, by their hash. */
+    private final Map<String, Instant> used = new ConcurrentHashMap<>();
+
     private final ServiceSettings settings;
     private final PasswordEncoder encoder = new BCryptPasswordEncoder(11);
     private final SecureRandom random = new SecureRandom();
@@ -166,6 +176,7 @@ public class Accounts {
         // one by one; a right password takes it back.
         attempt(name);
         if (!encoder.matches(password, account.get().passwordHash())) {
+            journal.addAlone(name, "failed to sign in", name, "");
             throw wrong();
         }
         database.write(() -> database.change("UPDATE account SET failures = 0, locked_until = NULL WHERE name = :name")
@@ -198,6 +209,11 @@ public class Accounts {
         if (allowed == 0) {
             throw new Problem(Problem.Kind.TOO_MANY, "too many failed attempts; try again later");
         }
+    }
+
+    /** Somebody came in by the console, or went. */
+    void note(String name, String act) {
+        journal.addAlone(name, act, name, "");
     }
 
     private static Problem wrong() {
@@ -233,11 +249,30 @@ public class Accounts {
     }
 
     Optional<Account> byToken(String text) {
-        return database.query("SELECT account FROM token WHERE hash = :hash")
-                .param("hash", hash(text))
+        var hash = hash(text);
+        var account = database.query("SELECT account FROM token WHERE hash = :hash")
+                .param("hash", hash)
                 .query(String.class)
                 .optional()
                 .flatMap(this::find);
+        account.ifPresent(a -> used.put(hash, clock.instant()));
+        return account;
+    }
+
+    /** Nobody who asks something waits for this to be written. */
+    @Scheduled(fixedDelay = 30, timeUnit = TimeUnit.SECONDS)
+    @PreDestroy
+    void keepWhenTokensWereUsed() {
+        var taken = Map.copyOf(used);
+        if (taken.isEmpty()) {
+            return;
+        }
+        database.write(() ->
+                taken.forEach((hash, at) -> database.change("UPDATE token SET last_used_at = :at WHERE hash = :hash")
+                        .param("at", at.truncatedTo(ChronoUnit.SECONDS).toString())
+                        .param("hash", hash)
+                        .update()));
+        taken.forEach(used::remove);
     }
 
     List<Token> tokens(String account) {

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
@@ -52,6 +53,7 @@ class SessionApi {
         context.setAuthentication(authentication(account));
         SecurityContextHolder.setContext(context);
         new HttpSessionSecurityContextRepository().saveContext(context, request, response);
+        accounts.note(account.name(), "signed in");
         return new Session(account.name(), account.role().name(), false);
     }
 
@@ -75,10 +77,13 @@ class SessionApi {
 
     @DeleteMapping("/api/v1/session")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void signOut(HttpServletRequest request) {
+    void signOut(HttpServletRequest request, @Nullable Principal who) {
         var session = request.getSession(false);
         if (session != null) {
             session.invalidate();
+            if (who != null) {
+                accounts.note(who.getName(), "signed out");
+            }
         }
         SecurityContextHolder.clearContext();
     }

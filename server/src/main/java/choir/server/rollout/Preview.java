@@ -61,7 +61,7 @@ public record Preview(
     /**
      * @param cameras how many of the recorder's cameras were written then
      * @param gapSeconds how long recording stood still by the recorder's own account, 0 when it was never seen to; missing
-     *     when it does not tell
+     *     when it was not measured
      * @param writingSeconds how long the calls took
      */
     public record Measured(

@@ -27,10 +27,10 @@ class WritingTimes {
     }
 
     /**
-     * To be called within a transaction.
+     * To be called within a transaction. What was measured stays until it is measured again.
      *
      * @param time of the calls
-     * @param gap empty when the recorder does not tell
+     * @param gap empty when it was not measured
      */
     void took(String recorder, int cameras, Duration time, Optional<Writing.Gap> gap) {
         database.change("""
@@ -38,6 +38,7 @@ class WritingTimes {
                         VALUES (:recorder, :cameras, :millis, :gap, :at)
                         ON CONFLICT (recorder) DO UPDATE
                           SET cameras = :cameras, millis = :millis, gap_millis = :gap, at = :at
+                          WHERE :gap IS NOT NULL OR gap_millis IS NULL
                         """)
                 .param("recorder", recorder)
                 .param("cameras", cameras)

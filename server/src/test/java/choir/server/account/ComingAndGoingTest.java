@@ -1,0 +1,73 @@
+package choir.server.account;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import choir.server.TestService;
+import choir.server.db.DataFolder;
+import java.nio.file.Files;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Who came, who tried, when tokens were used, and that one service alone holds a data folder. */
+class ComingAndGoingTest {
+    private TestService service;
+
+    @BeforeEach
+    void start() {
+        service = TestService.start();
+    }
+
+    @AfterEach
+    void stop() {
+        service.close();
+    }
+
+    private String journal() {
+        return service.get("/api/v1/journal?about=ada").body().toString();
+    }
+
+    @Test
+    void theJournalSaysWhoSignedInAndWhoFailedToAndNeverTheWord() {
+        assertThat(service.post("/api/v1/session", Map.of("user", "ada", "password", "not her word at all"))
+                        .status())
+                .isEqualTo(401);
+        assertThat(service.post("/api/v1/session", Map.of("user", "ada", "password", "a long enough password"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(journal())
+                .contains("failed to sign in", "signed in")
+                .doesNotContain("not her word", "a long enough");
+        var before = journal();
+        service.post("/api/v1/session", Map.of("user", "nobody", "password", "not her word at all"));
+        assertThat(journal()).as("nobody of that name").isEqualTo(before);
+    }
+
+    @Test
+    void aTokenTellsWhenItWasUsedLast() {
+        service.get("/api/v1/tokens");
+        service.bean(Accounts.class).keepWhenTokensWereUsed();
+        assertThat(service.get("/api/v1/tokens")
+                        .body()
+                        .get(0)
+                        .path("lastUsedAt")
+                        .asString(""))
+                .startsWith("20");
+    }
+
+    @Test
+    void aSecondServiceOnTheSameFolderDoesNotStartAndSaysWhoHoldsIt() throws Exception {
+        assertThatThrownBy(() -> TestService.on(service.folder()))
+                .hasStackTraceContaining("is held by another service (process "
+                        + ProcessHandle.current().pid() + " since ")
+                .hasRootCauseInstanceOf(DataFolder.UnusableException.class);
+        assertThat(service.get("/api/v1/tokens").status())
+                .as("the first goes on")
+                .isEqualTo(200);
+        service.restart();
+        assertThat(service.get("/api/v1/tokens").status()).isEqualTo(200);
+        assertThat(Files.readString(service.folder().resolve("held-by"))).startsWith("process ");
+    }
+}
