@@ -27,6 +27,8 @@ import org.springframework.validation.annotation.Validated;
  * @param callsAtOnce how many recorders are talked to at the same time
  * @param changePoll how often a recorder that tells of its changes is asked for them; 0 for not at all
  * @param changeQuiet how long a recorder that told of a change is left in peace before it is audited
+ * @param hosts the names by which the service is called beside those of this machine; without them it answers to any name
+ *     where it listens on more than loopback
  * @param secondPersonFrom rollouts of so many cameras and more wait for a second person; 0 for none
  * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
@@ -46,6 +48,7 @@ public record ServiceSettings(
         @Min(1) @Max(1024) int callsAtOnce,
         Duration changePoll,
         Duration changeQuiet,
+        @org.jspecify.annotations.Nullable List<String> hosts,
         @Min(0) int secondPersonFrom,
         Assumed assumed,
         @org.jspecify.annotations.Nullable Setup setup) {

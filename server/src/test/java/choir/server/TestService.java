@@ -206,6 +206,11 @@ public final class TestService implements AutoCloseable {
         return context.getBean(type);
     }
 
+    public String address() {
+        return "http://127.0.0.1:"
+                + ((WebServerApplicationContext) context).getWebServer().getPort();
+    }
+
     public Answer get(String path) {
         return send("GET", path, null);
     }

@@ -124,7 +124,7 @@ class Doors {
         };
     }
 
-    private static void problem(HttpServletResponse response, int status, String detail) throws IOException {
+    static void problem(HttpServletResponse response, int status, String detail) throws IOException {
         response.setStatus(status);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + detail + "\"}");
