@@ -132,6 +132,7 @@ public final class TestService implements AutoCloseable {
                 "--choir.writing-deadline=12m",
                 "--spring.main.allow-bean-definition-overriding=true",
                 "--logging.level.root=error",
+                "--logging.level.org.springframework.scheduling=off",
                 "--logging.level.choir=off"));
         arguments.addAll(options);
         return application.run(arguments.toArray(String[]::new));
