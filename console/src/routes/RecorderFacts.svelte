@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Attempt } from '../lib/attempt.svelte';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
   import Allowed from '../lib/ui/Allowed.svelte';
@@ -11,26 +12,17 @@
 
   let asked = $state<'clock' | 'certificate' | undefined>();
   let fingerprint = $state('');
-  let error = $state<Error | undefined>();
-  let busy = $state(false);
+  const attempts = new Attempt();
   let told = $state('');
 
   const params = $derived({ path: { name: recorder.name } });
   const isWrong = $derived(Math.abs(recorder.clockAheadSeconds ?? 0) >= 2);
 
-  async function attempt(act: () => Promise<unknown>) {
-    error = undefined;
-    busy = true;
-    try {
-      await act();
+  const attempt = (act: () => Promise<unknown>) =>
+    attempts.run(act, () => {
       asked = undefined;
       onchanged();
-    } catch (e) {
-      error = e as Error;
-    } finally {
-      busy = false;
-    }
-  }
+    });
 
   function setClock(event: SubmitEvent) {
     event.preventDefault();
@@ -102,8 +94,8 @@
       recorder that asks a time server keeps its time by itself from then on, so where there is such a server,
       mend that rather.
     </p>
-    <Trouble {error} />
-    <div><button class="act act-main" disabled={busy}>Set the clock</button></div>
+    <Trouble error={attempts.error} />
+    <div><button class="act act-main" disabled={attempts.busy}>Set the clock</button></div>
   </form>
 </Modal>
 <Modal
@@ -120,7 +112,7 @@
       >Fingerprint
       <input class="field native" bind:value={fingerprint} required placeholder="AB:CD:… or without colons" />
     </label>
-    <Trouble {error} />
-    <div><button class="act act-main" disabled={busy}>It is this recorder’s</button></div>
+    <Trouble error={attempts.error} />
+    <div><button class="act act-main" disabled={attempts.busy}>It is this recorder’s</button></div>
   </form>
 </Modal>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Attempt } from '../lib/attempt.svelte';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { dayIn } from '../lib/format';
   import Allowed from '../lib/ui/Allowed.svelte';
@@ -11,24 +12,15 @@
   let asked = $state(false);
   let until = $state(dayIn(7));
   let because = $state('');
-  let error = $state<Error | undefined>();
-  let busy = $state(false);
+  const attempts = new Attempt();
 
   const params = $derived({ path: { name: recorder.name } });
 
-  async function attempt(act: () => Promise<unknown>) {
-    error = undefined;
-    busy = true;
-    try {
-      await act();
+  const attempt = (act: () => Promise<unknown>) =>
+    attempts.run(act, () => {
       asked = false;
       onchanged();
-    } catch (e) {
-      error = e as Error;
-    } finally {
-      busy = false;
-    }
-  }
+    });
 
   function pause(event: SubmitEvent) {
     event.preventDefault();
@@ -43,12 +35,14 @@
     <span
       >Paused until {recorder.pausedUntil}, so it is neither audited nor written: {recorder.pausedBecause}.</span
     >
-    <Allowed to="EDITOR"><button class="act" disabled={busy} onclick={resume}>End the pause</button></Allowed>
+    <Allowed to="EDITOR"
+      ><button class="act" disabled={attempts.busy} onclick={resume}>End the pause</button></Allowed
+    >
   </p>
 {:else}
   <Allowed to="EDITOR"><button class="act mb-6" onclick={() => (asked = true)}>Pause it …</button></Allowed>
 {/if}
-{#if !asked}<Trouble {error} />{/if}
+{#if !asked}<Trouble error={attempts.error} />{/if}
 
 <Modal
   bind:open={asked}
@@ -71,9 +65,9 @@
       <span class="head mb-1 block">Last day</span>
       <input class="field w-44" type="date" bind:value={until} name="until" required min={dayIn(0)} />
     </label>
-    <Trouble {error} />
+    <Trouble error={attempts.error} />
     <div class="flex gap-2">
-      <button class="act act-main" disabled={busy}>Pause it</button>
+      <button class="act act-main" disabled={attempts.busy}>Pause it</button>
       <button class="act" type="button" onclick={() => (asked = false)}>Cancel</button>
     </div>
   </form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Attempt } from '../lib/attempt.svelte';
   import { api, ask } from '../lib/api/client';
   import Allowed from '../lib/ui/Allowed.svelte';
   import Modal from '../lib/ui/Modal.svelte';
@@ -14,22 +15,13 @@
   const params = $derived({ path: { id: work.id } });
   let asked = $state<'undo' | 'stop' | undefined>();
   let terms = $state(rolloutTerms());
-  let error = $state<Error | undefined>();
-  let busy = $state(false);
+  const attempts = new Attempt();
 
-  async function attempt(act: () => Promise<unknown>) {
-    error = undefined;
-    busy = true;
-    try {
-      await act();
+  const attempt = (act: () => Promise<unknown>) =>
+    attempts.run(act, () => {
       asked = undefined;
       onchanged();
-    } catch (e) {
-      error = e as Error;
-    } finally {
-      busy = false;
-    }
-  }
+    });
 
   const pause = () => attempt(() => ask(api.POST('/api/v1/rollouts/{id}/pause', { params: params })));
   const resume = () => attempt(() => ask(api.POST('/api/v1/rollouts/{id}/resume', { params: params })));
@@ -53,12 +45,12 @@
     {:else}
       {#if work.state === 'asked'}
         {#if work.who !== person.session?.user}
-          <button class="act act-main" disabled={busy} onclick={approve}>Let it go</button>
+          <button class="act act-main" disabled={attempts.busy} onclick={approve}>Let it go</button>
         {/if}
       {:else if work.state === 'paused'}
-        <button class="act act-main" disabled={busy} onclick={resume}>Go on</button>
+        <button class="act act-main" disabled={attempts.busy} onclick={resume}>Go on</button>
       {:else}
-        <button class="act" disabled={busy} onclick={pause}>Pause</button>
+        <button class="act" disabled={attempts.busy} onclick={pause}>Pause</button>
       {/if}
       <button class="act" onclick={() => (asked = 'stop')}
         >{work.state !== 'asked'
@@ -69,7 +61,7 @@
       >
     {/if}
   </div>
-  {#if asked === undefined}<Trouble {error} />{/if}
+  {#if asked === undefined}<Trouble error={attempts.error} />{/if}
 </Allowed>
 
 <Modal
@@ -78,9 +70,9 @@
   title="Stop rollout {work.id}?"
   description="What is being written is settled first. What was not begun is left as it is; what was written stays."
 >
-  <Trouble {error} />
+  <Trouble error={attempts.error} />
   <div class="mt-4 flex gap-2">
-    <button class="act act-main" disabled={busy} onclick={stop}>Stop it</button>
+    <button class="act act-main" disabled={attempts.busy} onclick={stop}>Stop it</button>
     <button class="act" onclick={() => (asked = undefined)}>Let it go on</button>
   </div>
 </Modal>
@@ -99,8 +91,8 @@
     }}
   >
     <RolloutTerms bind:terms />
-    <button class="act act-main" disabled={busy}>Write it back</button>
+    <button class="act act-main" disabled={attempts.busy}>Write it back</button>
     <button class="act" type="button" onclick={() => (asked = undefined)}>Leave it</button>
   </form>
-  <Trouble {error} />
+  <Trouble error={attempts.error} />
 </Modal>
