@@ -58,8 +58,16 @@
       : undefined,
   );
   const together = $derived(holds(cameras.data ?? []));
-  const LONG = 160;
 </script>
+
+{#snippet text(value: string, longest: number)}
+  {#if value.length > longest}
+    <details>
+      <summary class="cursor-pointer">{value.slice(0, longest)} …</summary>
+      {value}
+    </details>
+  {:else}{value}{/if}
+{/snippet}
 
 <Page question="What does {name} hold now?" {answer}>
   {#snippet act()}
@@ -88,12 +96,7 @@
               {#each together.shared as one (one.key)}
                 <dt class="text-faint">{one.title}</dt>
                 <dd class="native min-w-0 break-words">
-                  {#if one.value.length > LONG}
-                    <details>
-                      <summary class="cursor-pointer">{one.value.slice(0, LONG)} …</summary>
-                      {one.value}
-                    </details>
-                  {:else}{one.value}{/if}
+                  {@render text(one.value, 160)}
                 </dd>
               {/each}
             </dl>
@@ -126,7 +129,7 @@
                     <td
                       class="native max-w-[280px] py-2 pr-4 {value === key.usual && all.length > 1
                         ? 'text-faint'
-                        : 'font-semibold'}">{value || '–'}</td
+                        : 'font-semibold'}">{@render text(value || '–', 60)}</td
                     >
                   {/each}
                 </tr>
