@@ -124,6 +124,12 @@ class CommandLineStoryTest {
         assertThat(ended(3, "finding", "list", "state:at-risk").out())
                 .contains("haldr-2/01")
                 .doesNotContain("haldr-1/02");
+        var mine = number(done("audit", "list").out(), "(\\d+) .* " + Ensemble.ADMIN + " +all ");
+        assertThat(done("audit", "show", mine).out())
+                .contains("audit " + mine + " of all cameras, by " + Ensemble.ADMIN)
+                .contains("2 recorders read")
+                .contains("6 cameras: 4 in tune");
+        assertThat(ended(1, "audit", "show", "99999").errors()).contains("99999");
         var week = number(audit, "(\\d+) +high +haldr-2/01");
         var sensitivity = number(audit, "(\\d+) +medium +haldr-1/02");
         assertThat(done("finding", "show", sensitivity).out())
