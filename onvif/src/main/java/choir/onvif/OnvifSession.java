@@ -12,9 +12,7 @@ import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -206,24 +204,12 @@ final class OnvifSession {
                 deadline);
     }
 
-    /** Its zone is sent as it was told, since the call sets both. */
+    /** Sets it by hand, and looks what came of it. */
     ClockSet setClock() {
         var said = call(access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), true)
                 .child("SystemDateAndTime");
         var before = clockAhead;
-        var zone = said.flatMap(s -> s.child("TimeZone")).map(z -> z.renamed(Namespaces.DEVICE, "TimeZone"));
-        var parts = new ArrayList<Element>();
-        parts.add(Element.of(Namespaces.DEVICE, "DateTimeType", "Manual"));
-        parts.add(Element.of(
-                Namespaces.DEVICE,
-                "DaylightSavings",
-                said.flatMap(s -> s.textAt("DaylightSavings")).orElse("false")));
-        zone.ifPresent(parts::add);
-        parts.add(utc(Instant.now().atOffset(ZoneOffset.UTC)));
-        var _ = call(
-                access.address(),
-                Element.of(Namespaces.DEVICE, "SetSystemDateAndTime", parts.toArray(Element[]::new)),
-                true);
+        var _ = call(access.address(), ClockRequest.byHand(said, Instant.now()), true);
         clockAhead = Optional.empty();
         readClock();
         return new ClockSet(
@@ -232,28 +218,6 @@ final class OnvifSession {
                 said.flatMap(s -> s.textAt("DateTimeType"))
                         .filter("NTP"::equals)
                         .isPresent());
-    }
-
-    private static Element utc(OffsetDateTime now) {
-        return Element.of(
-                Namespaces.DEVICE,
-                "UTCDateTime",
-                Element.of(
-                        Namespaces.SCHEMA,
-                        "Time",
-                        part("Hour", now.getHour()),
-                        part("Minute", now.getMinute()),
-                        part("Second", now.getSecond())),
-                Element.of(
-                        Namespaces.SCHEMA,
-                        "Date",
-                        part("Year", now.getYear()),
-                        part("Month", now.getMonthValue()),
-                        part("Day", now.getDayOfMonth())));
-    }
-
-    private static Element part(String name, int number) {
-        return Element.of(Namespaces.SCHEMA, name, Integer.toString(number));
     }
 
     /** The rights of the user stay as they are, so they are asked for first. */
