@@ -62,7 +62,7 @@ class CrashTest {
 
     @Test
     void whereverItIsKilledTheJournalAndTheRecordersAgreeAfterwards() throws InterruptedException {
-        long seed = Long.getLong("choir.seed", System.nanoTime());
+        long seed = Long.getLong("choir.seed", 88_001);
         var random = new Random(seed);
         for (int kill = 1; kill <= KILLS; kill++) {
             recorders.forEach(r -> choir.panel(r + "?delay=PT0.02S&fault=SLOW"));

@@ -88,7 +88,7 @@ class FaultMatrixTest {
 
     @Test
     void whateverARecorderDoesNothingIsLostAndNothingIsCalledWellThatWasNotSeen() throws IOException {
-        long seed = Long.getLong("choir.seed", System.nanoTime());
+        long seed = Long.getLong("choir.seed", 88_001);
         Map<String, List<String>> rows = new TreeMap<>();
         for (var faults : combinations(new Random(seed))) {
             var name = String.join(" and ", faults);

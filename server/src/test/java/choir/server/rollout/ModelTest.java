@@ -124,7 +124,11 @@ class ModelTest {
             boolean perhaps = perhapsRefused.equals(Optional.of(desired))
                     && perhapsCameBack.equals(shown)
                     && !shown.equals(Optional.of(desired));
-            return perhaps ? Set.of(cause(desired), "did not take") : Set.of(cause(desired));
+            var causes = new TreeSet<>(Set.of(cause(desired)));
+            if (perhaps) {
+                causes.add("did not take");
+            }
+            return causes;
         }
 
         private String cause(int desired) {
@@ -168,7 +172,7 @@ class ModelTest {
     private static final long[] FOUND = {20139310638798L, 20139310638829L};
 
     static LongStream seeds() {
-        long first = Long.getLong("choir.seed", System.nanoTime());
+        long first = Long.getLong("choir.seed", 88_001);
         return LongStream.concat(
                 LongStream.of(FOUND), LongStream.range(first, first + Integer.getInteger("choir.sequences", 2)));
     }
