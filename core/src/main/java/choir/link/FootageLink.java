@@ -58,4 +58,20 @@ public interface FootageLink {
      * @throws LinkException with the reason when it cannot be asked
      */
     Optional<URI> replay(RecorderAccess access, String channel);
+
+    /**
+     * Plays what the channel's camera sees now.
+     *
+     * @return to be closed; empty when it has no stream
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<Playing> playLive(RecorderAccess access, String channel);
+
+    /**
+     * Plays what was recorded between two instants of the true time, as fast as the recorder gives it.
+     *
+     * @return to be closed; empty when it has no replay, or no recording of the channel
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until);
 }

@@ -7,6 +7,7 @@ import choir.family.Place;
 import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
+import choir.link.Playing;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
@@ -200,26 +201,48 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     @Override
     public Optional<URI> stream(RecorderAccess access, String channel) {
-        return in(access, patience.call().multipliedBy(2), session -> {
-            var media = Media.of(session);
-            return media.profileOf(channel).flatMap(media::stream).map(said -> address(session, access, said));
-        });
+        return in(access, patience.call().multipliedBy(2), session -> stream(session, access, channel));
+    }
+
+    private static Optional<URI> stream(OnvifSession session, RecorderAccess access, String channel) {
+        var media = Media.of(session);
+        return media.profileOf(channel).flatMap(media::stream).map(said -> address(session, access, said));
+    }
+
+    @Override
+    public Optional<Playing> playLive(RecorderAccess access, String channel) {
+        return in(
+                access,
+                patience.call().multipliedBy(2),
+                session -> stream(session, access, channel)
+                        .map(at -> StreamRelay.open(access, new StreamRelay.Wanted.Live(at), patience.call())));
     }
 
     @Override
     public Optional<URI> replay(RecorderAccess access, String channel) {
-        return in(
-                access,
-                patience.reading(),
-                session -> Snapshot.take(session, DayGroups.NONE).recordingsOf(channel).stream()
-                        .findFirst()
-                        .flatMap(recording -> session.ifOffered(Element.of(
-                                Namespaces.REPLAY,
-                                "GetReplayUri",
-                                Media.overTcp(Namespaces.REPLAY),
-                                Element.of(Namespaces.REPLAY, "RecordingToken", recording))))
-                        .flatMap(answer -> answer.textAt("Uri"))
-                        .map(said -> address(session, access, said)));
+        return in(access, patience.reading(), session -> replay(session, access, channel));
+    }
+
+    private static Optional<URI> replay(OnvifSession session, RecorderAccess access, String channel) {
+        return Snapshot.take(session, DayGroups.NONE).recordingsOf(channel).stream()
+                .findFirst()
+                .flatMap(recording -> session.ifOffered(Element.of(
+                        Namespaces.REPLAY,
+                        "GetReplayUri",
+                        Media.overTcp(Namespaces.REPLAY),
+                        Element.of(Namespaces.REPLAY, "RecordingToken", recording))))
+                .flatMap(answer -> answer.textAt("Uri"))
+                .map(said -> address(session, access, said));
+    }
+
+    @Override
+    public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
+        return in(access, patience.reading(), session -> {
+            var ahead = session.clockAhead().orElse(Duration.ZERO);
+            return replay(session, access, channel)
+                    .map(at -> StreamRelay.open(
+                            access, new StreamRelay.Wanted.Recorded(at, from, until, ahead), patience.call()));
+        });
     }
 
     private static URI address(OnvifSession session, RecorderAccess access, String said) {

@@ -6,6 +6,7 @@ import choir.fleet.Node;
 import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
+import choir.link.Playing;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
@@ -272,6 +273,16 @@ public final class FakeRecorders implements RecorderLink {
 
     @Override
     public Optional<URI> stream(RecorderAccess access, String channel) {
+        return Optional.empty();
+    }
+
+    @Override
+    public Optional<Playing> playLive(RecorderAccess access, String channel) {
+        return Optional.empty();
+    }
+
+    @Override
+    public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
         return Optional.empty();
     }
 

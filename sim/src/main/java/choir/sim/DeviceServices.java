@@ -54,7 +54,7 @@ final class DeviceServices {
         var analytics = new AnalyticsAnswers(recorder);
         var recording = new RecordingAnswers(recorder);
         var events = new EventAnswers(recorder, base);
-        var search = new SearchAnswers(recorder, base);
+        var search = new SearchAnswers(recorder);
         return switch (asked) {
             case "tds:GetServices" -> services(operation);
             case "tds:GetCapabilities" -> capabilities();

@@ -47,7 +47,7 @@ final class FrontPanel {
     }
 
     /** Knobs that change what a camera sees, and no setting. */
-    private static final Set<String> OF_THE_SCENE = Set.of("walker", "scene", "label");
+    private static final Set<String> OF_THE_SCENE = Set.of("walker", "pass", "scene", "label");
 
     private static final Set<String> OF_RECORDING =
             Set.of("switched-on", "erase", "odd-schedule", "before", "continuous");
@@ -152,6 +152,7 @@ final class FrontPanel {
                 channel.lanes.values().forEach(java.util.BitSet::clear);
                 channel.lanes.values().iterator().next().set(0, SimChannel.WEEK);
             }
+            case "pass" -> channel.guest(Integer.parseInt(value));
             case "walker" -> {
                 channel.motionNow = value.equals("on");
                 recorder.events.publish(EventAnswers.MOTION, EventAnswers.motionMessage(channel, "Changed"));

@@ -181,7 +181,7 @@ final class MediaAnswers {
         var channel = channel(Xml.text(operation, "ProfileToken").orElse(""), "P");
         var address = asked.equals("GetSnapshotUri")
                 ? base + "/still/" + channel.place
-                : base.replaceFirst("^http", "rtsp") + "/stream/" + channel.place;
+                : recorder.streams() + "/stream/" + channel.place;
         return "<" + prefix + ":" + asked + "Response>"
                 + (prefix.equals("tr2")
                         ? "<tr2:Uri>" + address + "</tr2:Uri>"

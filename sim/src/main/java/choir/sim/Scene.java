@@ -6,12 +6,15 @@ import java.awt.Font;
 import java.awt.GradientPaint;
 import java.awt.Graphics2D;
 import java.awt.Polygon;
+import java.awt.Rectangle;
 import java.awt.RenderingHints;
+import java.awt.geom.Area;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.BitSet;
 import java.util.Random;
 import javax.imageio.ImageIO;
 
@@ -27,6 +30,9 @@ final class Scene {
     private final Graphics2D g;
     private final Random random;
     private final boolean night;
+    private boolean mirrored;
+    /** What of it is never still. */
+    private final Area restless = new Area();
 
     private Scene(Graphics2D g, Random random, boolean night) {
         this.g = g;
@@ -34,19 +40,73 @@ final class Scene {
         this.night = night;
     }
 
-    /** A JPEG of 640 by 360 pixels. */
-    static byte[] picture(String scene, String camera, ZonedDateTime at, boolean walker) {
+    /**
+     * A scene in which nothing moves, in grey at another size.
+     *
+     * @param restless the pixels of what is never still in it, such as water or grass; row by row from the top left
+     * @param mirrored whether it is seen from the other side
+     */
+    @SuppressWarnings("ArrayRecordComponent")
+    record Still(byte[] luminance, BitSet restless, boolean mirrored) {}
+
+    static boolean isNight(ZonedDateTime at) {
+        return at.getHour() < 7 || at.getHour() >= 19;
+    }
+
+    private static Scene begun(BufferedImage image, String camera, boolean night) {
         System.setProperty("java.awt.headless", "true");
-        var image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
         var g = image.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        boolean night = at.getHour() < 7 || at.getHour() >= 19;
         var drawn = new Scene(g, new Random(camera.hashCode() * 0x9E3779B97F4A7C15L), night);
-        if (drawn.random.nextBoolean()) {
+        drawn.mirrored = drawn.random.nextBoolean();
+        if (drawn.mirrored) {
             // Seen from the other side.
             g.translate(WIDTH, 0);
             g.scale(-1, 1);
         }
+        return drawn;
+    }
+
+    static Still still(String scene, String camera, boolean night, int width, int height) {
+        var image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
+        var drawn = begun(image, camera, night);
+        drawn.draw(scene);
+        var mask = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
+        var over = mask.createGraphics();
+        over.setTransform(drawn.g.getTransform());
+        over.setColor(Color.WHITE);
+        over.fill(drawn.restless);
+        over.dispose();
+        drawn.g.dispose();
+        byte[] luminance = grey(image, width, height);
+        byte[] white = grey(mask, width, height);
+        var restless = new BitSet();
+        for (int i = 0; i < white.length; i++) {
+            restless.set(i, white[i] < 0);
+        }
+        return new Still(luminance, restless, drawn.mirrored);
+    }
+
+    private static byte[] grey(BufferedImage image, int width, int height) {
+        var small = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        var g = small.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        g.drawImage(image, 0, 0, width, height, null);
+        g.dispose();
+        byte[] grey = new byte[width * height];
+        for (int i = 0; i < grey.length; i++) {
+            int rgb = small.getRGB(i % width, i / width);
+            grey[i] = (byte) (((rgb >> 16 & 255) * 77 + (rgb >> 8 & 255) * 150 + (rgb & 255) * 29) >> 8);
+        }
+        return grey;
+    }
+
+    /** A JPEG of 640 by 360 pixels. */
+    static byte[] picture(String scene, String camera, ZonedDateTime at, boolean walker) {
+        var image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
+        boolean night = isNight(at);
+        var drawn = begun(image, camera, night);
+        var g = drawn.g;
         drawn.draw(scene);
         if (walker) {
             drawn.walker();
@@ -100,13 +160,17 @@ final class Scene {
         g.fillRect(0, 0, WIDTH, horizon);
     }
 
-    private void fill(Color color, int... points) {
+    private static Polygon polygon(int... points) {
         var polygon = new Polygon();
         for (int i = 0; i < points.length; i += 2) {
             polygon.addPoint(points[i], points[i + 1]);
         }
+        return polygon;
+    }
+
+    private void fill(Color color, int... points) {
         g.setColor(color);
-        g.fillPolygon(polygon);
+        g.fillPolygon(polygon(points));
     }
 
     private void lamp(int x, int y) {
@@ -148,6 +212,9 @@ final class Scene {
                 HEIGHT,
                 edge - 90,
                 HEIGHT);
+        restless.add(new Area(new Rectangle(0, horizon, WIDTH, HEIGHT - horizon)));
+        restless.subtract(new Area(
+                polygon(edge, horizon, edge + 40, horizon, WIDTH, HEIGHT - 40, WIDTH, HEIGHT, edge - 90, HEIGHT)));
         fill(tone(96, 94, 90), edge, horizon, edge + 8, horizon, edge - 60, HEIGHT, edge - 90, HEIGHT);
         for (int i = 0; i < 5; i++) {
             int y = horizon + 20 + i * i * 11;
@@ -263,6 +330,7 @@ final class Scene {
         }
         g.setColor(tone(158, 160, 154));
         g.setStroke(new BasicStroke(10));
+        restless.add(new Area(new Rectangle(350, 80, 140, 90)));
         int pipe = about(60, 14);
         g.drawLine(0, pipe, WIDTH, pipe);
         g.drawLine(0, pipe + 26, WIDTH, pipe + 26);
@@ -284,6 +352,8 @@ final class Scene {
         int boat = about(400, 40);
         fill(tone(52, 88, 128), boat - 120, 210, boat + 140, 210, boat + 90, 280, boat - 90, 280);
         fill(tone(88, 120, 84), boat - 110, 210, boat, 150, boat + 120, 210);
+        restless.add(new Area(polygon(boat - 110, 210, boat, 150, boat + 120, 210)));
+        restless.add(new Area(new Rectangle(0, 286, WIDTH, HEIGHT - 286)));
         g.setColor(tone(84, 104, 62));
         for (int i = 0; i < 120; i++) {
             int x = random.nextInt(WIDTH);

@@ -45,11 +45,9 @@ final class SearchAnswers {
     private record Found(Instant at, String topic, String source, String data, boolean start) {}
 
     private final SimRecorder recorder;
-    private final String base;
 
-    SearchAnswers(SimRecorder recorder, String base) {
+    SearchAnswers(SimRecorder recorder) {
         this.recorder = recorder;
-        this.base = base;
     }
 
     private Instant now() {
@@ -254,7 +252,7 @@ final class SearchAnswers {
                 .filter(c -> token.equals("R" + c.place))
                 .findFirst()
                 .orElseThrow(() -> SimSoapFault.wrongValue("NoRecording", "Unknown recording " + token));
-        return "<trp:GetReplayUriResponse><trp:Uri>" + base.replaceFirst("^http", "rtsp") + "/replay/" + channel.place
+        return "<trp:GetReplayUriResponse><trp:Uri>" + recorder.streams() + "/replay/" + channel.place
                 + "</trp:Uri></trp:GetReplayUriResponse>";
     }
 }

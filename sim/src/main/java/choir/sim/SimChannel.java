@@ -13,6 +13,7 @@ import java.util.TreeMap;
 final class SimChannel {
     static final int WEEK = 7 * 24 * 60;
     static final int HALF_HOUR = 30;
+    private static final int GUEST_SECONDS = 12;
 
     /** Where it stands, such as {@code 07}; what the recorder calls its other parts follows from it. */
     final String place;
@@ -41,6 +42,9 @@ final class SimChannel {
     int frames;
     int retentionDays = 30;
     boolean motionNow;
+    /** Those whom somebody has sent past, besides those who pass by themselves. */
+    final java.util.List<SimLife.Passer> guests = new java.util.concurrent.CopyOnWriteArrayList<>();
+
     Instant silentUntil = Instant.EPOCH;
 
     SimChannel(SimModel model, String place, String token, String label, String deviceName) {
@@ -58,6 +62,14 @@ final class SimChannel {
         lanes.put(model.lanes().getFirst(), always);
         model.modules().forEach(p -> values.putAll(p.factory(model)));
         model.rules().forEach(p -> values.putAll(p.factory(model)));
+    }
+
+    /** Somebody walks past now, so many metres away. */
+    void guest(int metres) {
+        var now = Instant.now();
+        guests.removeIf(g -> g.until().isBefore(now.minusSeconds(86_400)));
+        guests.add(new SimLife.Passer(
+                SimLife.Kind.WALKER, now, now.plusSeconds(GUEST_SECONDS), Math.clamp(metres, 3, 90), -70, true));
     }
 
     /** Whether the job of that lane records at this moment: in its minutes, for lanes that wait for events while one is on. */

@@ -2,8 +2,10 @@ package choir.sim;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 
@@ -16,6 +18,46 @@ final class SimLife {
 
     /** @param until exclusive */
     record Span(Instant from, Instant until) {}
+
+    /** Who passes; gulls and lamps are nobody, and are not looked for. */
+    enum Kind {
+        WALKER,
+        VEHICLE,
+        GULL,
+        LAMPS
+    }
+
+    /**
+     * Somebody or something that passes before the camera once.
+     *
+     * @param metres how far away, which is how small
+     * @param contrast how much darker or brighter than what is behind, in steps of luminance
+     * @param forth from the near edge of the picture to the far one, or back
+     */
+    record Passer(Kind kind, Instant from, Instant until, int metres, int contrast, boolean forth) {
+        boolean isWanted() {
+            return kind == Kind.WALKER || kind == Kind.VEHICLE;
+        }
+
+        /** The share of a picture's height that it takes. */
+        double height() {
+            return switch (kind) {
+                case WALKER -> Math.min(0.9, 4.0 / metres);
+                case VEHICLE -> Math.min(0.6, 3.6 / metres);
+                case GULL -> 0.03;
+                case LAMPS -> 0.4;
+            };
+        }
+
+        /** Its width beside its height. */
+        double slimness() {
+            return switch (kind) {
+                case WALKER -> 0.36;
+                case VEHICLE, GULL -> 2.2;
+                case LAMPS -> 1.4;
+            };
+        }
+    }
 
     private final SimRecorder recorder;
     private final SimChannel channel;
@@ -30,47 +72,128 @@ final class SimLife {
         return now.minus(Duration.ofDays(channel.retentionDays == 0 ? 30 : Math.min(30, channel.retentionDays)));
     }
 
-    /** Movements in the order of their begin, none touching another; clipped to the span. */
+    /** When its own detection saw something, in order, none touching another; clipped to the span. */
     List<Span> motion(Instant from, Instant until) {
-        List<Span> found = new ArrayList<>();
-        if (channel.values.entrySet().stream()
-                .anyMatch(e -> e.getKey().endsWith(".Enabled") && e.getValue().equals("false"))) {
-            return found;
+        var detection = new SimDetection(recorder.model, channel);
+        if (!detection.isOn()) {
+            return List.of();
         }
-        for (long hour = Math.floorDiv(from.getEpochSecond(), HOUR) - 1; hour * HOUR < until.getEpochSecond(); hour++) {
-            for (var span : ofHour(hour)) {
-                if (span.until().isAfter(from) && span.from().isBefore(until)) {
-                    found.add(new Span(
-                            span.from().isBefore(from) ? from : span.from(),
-                            span.until().isAfter(until) ? until : span.until()));
-                }
+        List<Span> found = new ArrayList<>();
+        for (var passer : passers(from, until)) {
+            if (passer.until().isAfter(from) && detection.sees(passer, isNight(passer.from()))) {
+                found.add(new Span(
+                        passer.from().isBefore(from) ? from : passer.from(),
+                        passer.until().isAfter(until) ? until : passer.until()));
             }
         }
+        return joined(found);
+    }
+
+    private static List<Span> joined(List<Span> spans) {
+        List<Span> joined = new ArrayList<>();
+        for (var span : spans) {
+            if (!joined.isEmpty() && !span.from().isAfter(joined.getLast().until())) {
+                var last = joined.removeLast();
+                joined.add(new Span(last.from(), last.until().isAfter(span.until()) ? last.until() : span.until()));
+            } else {
+                joined.add(span);
+            }
+        }
+        return joined;
+    }
+
+    /** Who is before the camera at some time of the span, in the order in which they come. */
+    List<Passer> passers(Instant from, Instant until) {
+        List<Passer> found = new ArrayList<>();
+        for (long hour = Math.floorDiv(from.getEpochSecond(), HOUR) - 1; hour * HOUR < until.getEpochSecond(); hour++) {
+            for (var passer : ofHour(hour)) {
+                found.add(passer);
+            }
+        }
+        found.addAll(channel.guests);
+        found.removeIf(p -> !p.until().isAfter(from) || !p.from().isBefore(until));
+        found.sort(Comparator.comparing(Passer::from));
         return found;
     }
 
-    private List<Span> ofHour(long hour) {
-        var random = new Random((recorder.name + "/" + channel.place).hashCode() * 0x9E3779B97F4A7C15L + hour * 31);
-        int wall = Instant.ofEpochSecond(hour * HOUR).atZone(recorder.clockZone).getHour();
-        boolean byDay = wall >= 6 && wall < 21;
+    private ZonedDateTime wall(Instant at) {
+        return at.atZone(recorder.clockZone);
+    }
+
+    boolean isNight(Instant at) {
+        return Scene.isNight(wall(at));
+    }
+
+    /** How restless the water, the grass or the ship is, 0 to 1; a weather lasts three hours. */
+    double weather(Instant at) {
+        var random = random(Math.floorDiv(at.getEpochSecond(), 3 * HOUR) * 17 + 5);
+        double wind = random.nextDouble();
+        return wind * wind;
+    }
+
+    private Random random(long number) {
+        return new Random((recorder.name + "/" + channel.place).hashCode() * 0x9E3779B97F4A7C15L + number);
+    }
+
+    private List<Passer> ofHour(long hour) {
+        var random = random(hour * 31);
+        var begin = Instant.ofEpochSecond(hour * HOUR);
+        boolean byDay = wall(begin).getHour() >= 6 && wall(begin).getHour() < 21;
         int most = switch (channel.scene) {
             case "hall", "gangway" -> byDay ? 14 : 0;
             case "lanes" -> byDay ? 10 : 2;
-            case "yard", "engine" -> byDay ? 3 : 1;
+            case "yard", "engine-room" -> byDay ? 3 : 1;
+            case "none" -> 0;
             default -> byDay ? 6 : 2;
         };
-        List<Span> spans = new ArrayList<>();
+        List<Passer> passers = new ArrayList<>();
         long at = 0;
         for (int i = most == 0 ? 0 : random.nextInt(most + 1); i > 0; i--) {
             at += 20 + random.nextInt((int) (HOUR / (most + 1)));
             long length = 4L + random.nextInt(40);
             if (at + length < HOUR) {
-                var begin = Instant.ofEpochSecond(hour * HOUR + at);
-                spans.add(new Span(begin, begin.plusSeconds(length)));
+                passers.add(somebody(random, begin.plusSeconds(at), length));
             }
             at += length;
         }
-        return spans;
+        passers.addAll(nobodies(hour, begin));
+        passers.sort(Comparator.comparing(Passer::from));
+        return passers;
+    }
+
+    private Passer somebody(Random random, Instant from, long seconds) {
+        boolean vehicle = channel.scene.equals("lanes") && random.nextInt(4) > 0;
+        int metres = switch (channel.scene) {
+            case "quay" -> 8 + random.nextInt(63);
+            case "gangway", "engine-room" -> 4 + random.nextInt(7);
+            case "lanes" -> 10 + random.nextInt(30);
+            case "yard" -> 10 + random.nextInt(30);
+            default -> 5 + random.nextInt(11);
+        };
+        return new Passer(
+                vehicle ? Kind.VEHICLE : Kind.WALKER,
+                from,
+                from.plusSeconds(seconds),
+                metres,
+                (random.nextInt(3) == 0 ? 1 : -1) * (34 + random.nextInt(50)),
+                random.nextBoolean());
+    }
+
+    private List<Passer> nobodies(long hour, Instant begin) {
+        var random = random(hour * 31 + 7);
+        boolean night = isNight(begin);
+        var kind = channel.scene.equals("lanes") ? Kind.LAMPS : Kind.GULL;
+        int most = switch (channel.scene) {
+            case "quay", "deck" -> night ? 0 : 6;
+            case "lanes" -> night ? 8 : 0;
+            default -> 0;
+        };
+        List<Passer> passers = new ArrayList<>();
+        for (int i = 0; i < most; i++) {
+            var from = begin.plusSeconds(random.nextInt((int) HOUR - 5));
+            passers.add(new Passer(kind, from, from.plusSeconds(3), 20, 40 + random.nextInt(40), random.nextBoolean()));
+        }
+        return passers;
     }
 
     /** Stretches with footage, in order, none touching another. */

@@ -89,6 +89,25 @@ record SimModel(
         return habits.contains("half-hours");
     }
 
+    /** The parameter that is called so, such as {@code Motion.MinCount}. */
+    Optional<SimParameter> parameter(String name) {
+        return java.util.stream.Stream.concat(modules.stream(), rules.stream())
+                .flatMap(part ->
+                        part.parameters().entrySet().stream().filter(e -> name.equals(part.name() + "." + e.getKey())))
+                .map(Map.Entry::getValue)
+                .findFirst();
+    }
+
+    /** Whether that threshold counts cells of the grid, as the standard's does. */
+    boolean inCells(String threshold) {
+        return threshold.endsWith(".MinCount");
+    }
+
+    /** Whether it counts pixels of a quarter of the picture's size. */
+    boolean inPixels(String threshold) {
+        return threshold.endsWith(".Pixels");
+    }
+
     /** Says everything as nobody else does. */
     boolean foreign() {
         return habits.contains("foreign");

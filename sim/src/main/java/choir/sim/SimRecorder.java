@@ -41,6 +41,9 @@ public final class SimRecorder {
     /** Where it is by TLS, when it tells whoever looks for it of nothing else. */
     volatile Optional<Integer> tlsPort = Optional.empty();
 
+    /** Where its streams are played. */
+    volatile int streamPort;
+
     volatile String zone = "WET0WEST,M3.5.0/1,M10.5.0";
     /** The IANA zone whose wall clock its pictures show. */
     volatile ZoneId clockZone = ZoneId.of("Atlantic/Faroe");
@@ -88,6 +91,11 @@ public final class SimRecorder {
         var before = lastCall;
         lastCall = Instant.now();
         return model.sleeps() && before.plus(REST).isBefore(lastCall);
+    }
+
+    /** Where its streams begin, without a path of their own. */
+    String streams() {
+        return "rtsp://127.0.0.1:" + streamPort + "/" + name;
     }
 
     ZonedDateTime localTime() {

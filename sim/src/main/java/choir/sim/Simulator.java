@@ -30,6 +30,7 @@ public final class Simulator implements AutoCloseable {
     private final ProbeDoor probes;
     private final SoapDoor soap;
     private final Stage stage;
+    private final RtspDoor streams;
     private final FrontPanel panel;
     private Optional<TlsDoor> tls = Optional.empty();
     private Optional<MailCatcher> mail = Optional.empty();
@@ -40,10 +41,12 @@ public final class Simulator implements AutoCloseable {
         this.server = server;
         this.probes = new ProbeDoor(recorders, server.getAddress().getPort());
         this.soap = new SoapDoor(recorders);
+        this.streams = new RtspDoor(recorders);
         this.panel = new FrontPanel(recorders);
         this.stage = new Stage(panel, keeper);
         server.createContext("/panel/", panel::handle);
         server.createContext("/scenario", stage::handle);
+        server.createContext("/truth/", new TruthDoor(recorders)::handle);
         server.createContext("/", soap::handle);
         server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
         server.start();
@@ -82,6 +85,7 @@ public final class Simulator implements AutoCloseable {
     public SimRecorder add(String name, String make, String user, String password, List<String> tokens) {
         var model = SimModel.of(make);
         var recorder = new SimRecorder(name, model, user, password, tokens);
+        recorder.streamPort = streams.port();
         recorders.put(name, recorder);
         return recorder;
     }
@@ -131,6 +135,12 @@ public final class Simulator implements AutoCloseable {
         return FrontPanel.display(java.util.Objects.requireNonNull(recorders.get(recorder), recorder));
     }
 
+    /** What a camera sees at that instant, in grey, 320 by 176 pixels from the top left. */
+    public byte[] picture(String recorder, String place, java.time.Instant at) {
+        var seen = java.util.Objects.requireNonNull(recorders.get(recorder), recorder);
+        return new MovingScene(seen, seen.channel(place)).at(at);
+    }
+
     /** Has the recorders show another certificate, {@code first} or {@code second}. */
     public void showCertificate(String which) {
         tls.ifPresent(door -> door.show(which));
@@ -152,6 +162,7 @@ public final class Simulator implements AutoCloseable {
     public void close() {
         keeper.shutdownNow();
         probes.close();
+        streams.close();
         mail.ifPresent(MailCatcher::close);
         tls.ifPresent(TlsDoor::close);
         server.stop(0);

@@ -3,6 +3,7 @@ package choir.server.link;
 import choir.link.ChannelWrite;
 import choir.link.LinkException;
 import choir.link.LinkException.Reason;
+import choir.link.Playing;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.link.RecorderReading;
@@ -98,6 +99,16 @@ public final class GuardedLink implements RecorderLink {
     @Override
     public Optional<URI> replay(RecorderAccess access, String channel) {
         return link.replay(checked(access), channel);
+    }
+
+    @Override
+    public Optional<Playing> playLive(RecorderAccess access, String channel) {
+        return link.playLive(checked(access), channel);
+    }
+
+    @Override
+    public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
+        return link.playRecorded(checked(access), channel, from, until);
     }
 
     @Override

@@ -1,0 +1,186 @@
+package choir.footage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import choir.footage.Footage.Moment;
+import choir.link.LinkException;
+import choir.link.Playing;
+import choir.link.RecorderAccess;
+import choir.onvif.OnvifLink;
+import choir.onvif.Patience;
+import choir.sim.Simulator;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** From a recorder's stream to pictures: what is seen is what its camera saw at that time. */
+class RecorderFootageTest {
+    private static final Duration LONG = Duration.ofSeconds(60);
+    private static final Look WHOLE = new Look(320, 176, 4, false);
+
+    @TempDir
+    static Path folder;
+
+    private static Simulator simulator;
+    private static Decoder decoder;
+    private static OnvifLink link;
+
+    @BeforeAll
+    static void start() {
+        simulator = Simulator.start(0);
+        // One sends H.264, the other JPEG.
+        simulator.add("tern", "tern", "viewer", "quiet harbour", 2);
+        simulator.add("gannet", "gannet", "viewer", "quiet harbour", 2);
+        simulator.turn("tern/01?scene=quay");
+        simulator.turn("gannet/01?scene=lanes");
+        decoder = Decoder.in(folder);
+        link = new OnvifLink(Patience.ofCall(Duration.ofSeconds(10)));
+    }
+
+    @AfterAll
+    static void stop() {
+        simulator.close();
+    }
+
+    private static RecorderAccess access(String recorder) {
+        return new RecorderAccess(simulator.address(recorder), "viewer", "quiet harbour", Optional.empty());
+    }
+
+    private static List<Moment> all(Playing playing, Look look) {
+        List<Moment> moments = new ArrayList<>();
+        try (playing;
+                var footage = decoder.open(new Source.Stream(playing.address()), look, LONG)) {
+            footage.next().ifPresent(moments::add);
+            for (var next = footage.next(); next.isPresent(); next = footage.next()) {
+                moments.add(next.get());
+            }
+        }
+        return moments;
+    }
+
+    private static double differs(byte[] one, byte[] other) {
+        long sum = 0;
+        for (int i = 0; i < one.length; i++) {
+            sum += Math.abs((one[i] & 0xFF) - (other[i] & 0xFF));
+        }
+        return (double) sum / one.length;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"tern", "gannet"})
+    void whatWasRecordedIsSeenAsItWas(String recorder) {
+        var from = Instant.now().minus(Duration.ofHours(5)).truncatedTo(ChronoUnit.MINUTES);
+        var playing = link.playRecorded(access(recorder), "01", from, from.plusSeconds(20))
+                .orElseThrow();
+        var moments = all(playing, WHOLE);
+        assertThat(playing.trouble()).isEmpty();
+        var begins = playing.begins().orElseThrow();
+        assertThat(Duration.between(from, begins)).isBetween(Duration.ofMillis(-1_500), Duration.ofMillis(1_500));
+        assertThat(moments.size()).isBetween(79, 81);
+        for (var moment : moments) {
+            byte[] truth = simulator.picture(
+                    recorder, "01", begins.plus(moment.since()).plusMillis(2).truncatedTo(ChronoUnit.MILLIS));
+            assertThat(differs(moment.picture().luminance(), truth))
+                    .as("after %s", moment.since())
+                    .isCloseTo(0, within(7.0));
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"tern", "gannet"})
+    void whatIsSeenNowComesAsItHappens(String recorder) {
+        var before = Instant.now();
+        try (var playing = link.playLive(access(recorder), "02").orElseThrow();
+                var footage = decoder.open(new Source.Stream(playing.address()), new Look(160, 88, 4, false), LONG)) {
+            for (int i = 0; i < 6; i++) {
+                assertThat(footage.next()).as("%s", playing.trouble()).isPresent();
+            }
+            assertThat(playing.begins().orElseThrow()).isBetween(before, Instant.now());
+        }
+    }
+
+    @Test
+    void aRecorderWhoseClockIsWrongIsAskedByItsOwnClockAndToldOfByTheTrueOne() {
+        simulator.turn("tern?clock=-PT37M");
+        try {
+            var from = Instant.now().minus(Duration.ofHours(3)).truncatedTo(ChronoUnit.MINUTES);
+            var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(10))
+                    .orElseThrow();
+            assertThat(all(playing, WHOLE).size()).isBetween(37, 42);
+            assertThat(Duration.between(from, playing.begins().orElseThrow()).abs())
+                    .isLessThan(Duration.ofSeconds(2));
+        } finally {
+            simulator.turn("tern?clock=PT0S");
+        }
+    }
+
+    @Test
+    void aGapInTheFootageEndsIt() {
+        for (var day : List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun")) {
+            simulator.turn("tern/02?erase=" + day);
+        }
+        var from = Instant.now().minus(Duration.ofHours(3));
+        var playing = link.playRecorded(access("tern"), "02", from, from.plusSeconds(60))
+                .orElseThrow();
+        assertThatThrownBy(() -> all(playing, WHOLE)).isInstanceOf(FootageException.class);
+        assertThat(playing.begins()).isEmpty();
+    }
+
+    @Test
+    void aWrongPasswordIsSaidAndTriedOnce() {
+        var wrong = new RecorderAccess(simulator.address("tern"), "viewer", "loud harbour", Optional.empty());
+        assertThatThrownBy(() -> link.playLive(wrong, "01"))
+                .isInstanceOf(LinkException.class)
+                .hasMessageContaining("does not take the user name and password");
+    }
+
+    @Test
+    void aStrangerAtTheRelayGetsNothing() {
+        try (var playing = link.playLive(access("tern"), "01").orElseThrow()) {
+            var other = java.net.URI.create(
+                    "rtsp://127.0.0.1:" + playing.address().getPort() + "/00000000-0000-0000-0000-000000000000/0");
+            assertThatThrownBy(() -> {
+                        try (var footage = decoder.open(new Source.Stream(other), WHOLE, LONG)) {
+                            footage.next();
+                        }
+                    })
+                    .isInstanceOf(FootageException.class);
+            assertThat(playing.address().toString()).doesNotContain("harbour").doesNotContain("viewer");
+        }
+    }
+
+    @Test
+    void whatIsKeptIsWhatCame() throws IOException {
+        var from = Instant.now().minus(Duration.ofHours(7)).truncatedTo(ChronoUnit.MINUTES);
+        var file = folder.resolve("kept.mkv");
+        try (var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(20))
+                .orElseThrow()) {
+            decoder.keep(playing.address(), file, LONG, 100 << 20);
+        }
+        assertThat(decoder.length(file, LONG).orElseThrow().toMillis()).isBetween(18_500L, 21_500L);
+        try (var footage = decoder.open(Source.File.whole(file), WHOLE, LONG)) {
+            int n = 0;
+            while (footage.next().isPresent()) {
+                n++;
+            }
+            assertThat(n).isBetween(78, 81);
+        }
+        byte[] still = decoder.still(file, Duration.ofSeconds(5), 200, LONG);
+        assertThat(still).startsWith(0xFF, 0xD8);
+        assertThat(Files.size(file)).isGreaterThan(100_000);
+    }
+}
