@@ -68,7 +68,8 @@
   let looking = $state.raw<Finding | undefined>();
   let error = $state<Error | undefined>();
 
-  const last = $derived(audits.data?.[0]);
+  /** The last of all cameras; a recorder that tells of a change is audited by itself in between, and says nothing of the rest. */
+  const last = $derived(audits.data?.find((a) => a.selection === '') ?? audits.data?.[0]);
   const answer = $derived.by(() => {
     if (!findings.data || !last) {
       return 'No audit was run yet.';

@@ -33,8 +33,13 @@ public final class Reference {
         return areas.stream().map(area -> counted(delta, area)).toList();
     }
 
-    /** The absolute difference of each pixel, before the picture has become part of the reference. */
-    private byte[] deltas(Picture picture) {
+    /**
+     * Takes the next picture.
+     *
+     * @return the absolute difference of each pixel, 0 to 255, before the picture has become part of the reference
+     * @throws IllegalArgumentException when the picture is of another size, which is another footage
+     */
+    public byte[] deltas(Picture picture) {
         if (picture.width() != width || picture.height() != height) {
             throw new IllegalArgumentException("a picture of " + picture.width() + " by " + picture.height()
                     + " pixels after ones of " + width + " by " + height);
@@ -58,7 +63,7 @@ public final class Reference {
         return delta;
     }
 
-    private static Differences counted(byte[] delta, BitSet watched) {
+    static Differences counted(byte[] delta, BitSet watched) {
         int[] counts = new int[256];
         for (int from = watched.nextSetBit(0); from >= 0 && from < delta.length; ) {
             int to = Math.min(watched.nextClearBit(from), delta.length);

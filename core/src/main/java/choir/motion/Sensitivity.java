@@ -6,6 +6,12 @@ package choir.motion;
  */
 public record Sensitivity(int value) {
     public static final int MOST = 100;
+    /** Of a pixel at the least sensitive end. */
+    public static final int LARGEST_STEP = 64;
+
+    /** At the most sensitive end. */
+    public static final int SMALLEST_STEP = 2;
+
     private static final int[] STEPS = steps();
 
     /** @throws IllegalArgumentException when it is not 0 to 100 */
@@ -19,9 +25,18 @@ public record Sensitivity(int value) {
     private static int[] steps() {
         int[] steps = new int[MOST + 1];
         for (int s = 0; s <= MOST; s++) {
-            steps[s] = (int) Math.round(2 * Math.pow(32, (MOST - s) / 100.0));
+            steps[s] = step(s);
         }
         return steps;
+    }
+
+    /**
+     * The step of any place of the scale, 2 to 64.
+     *
+     * @param value 0 to 100
+     */
+    public static int step(double value) {
+        return (int) Math.round(2 * Math.pow(32, (MOST - Math.clamp(value, 0, MOST)) / (double) MOST));
     }
 
     /** In steps of luminance, 2 to 64. */

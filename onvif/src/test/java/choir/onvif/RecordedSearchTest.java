@@ -100,6 +100,8 @@ class RecordedSearchTest {
     void motionRecordingIsWhatTheMotionWasWithItsBuffersAlsoOverManyParts() {
         var access = added("tern");
         simulator.turn("tern/01?scene=hall");
+        simulator.turn("tern/01?sensitivity=95");
+        simulator.turn("tern/01?threshold=1");
         var week = new NativeValue.Hours(WeekText.parse(List.of("daily motion")));
         assertThat(Writes.to(link, access, Map.of("01", Map.of(Catalogue.WEEK, week))))
                 .isEmpty();
@@ -155,9 +157,11 @@ class RecordedSearchTest {
     void streamsAreAtTheRecorderItselfByEitherMediaService(String make) {
         var access = added(make);
         assertThat(link.stream(access, "02"))
-                .contains(URI.create("rtsp://127.0.0.1:" + simulator.port() + "/" + make + "/stream/02"));
+                .hasValueSatisfying(
+                        at -> assertThat(at.toString()).matches("rtsp://127.0.0.1:\\d+/" + make + "/stream/02"));
         assertThat(link.replay(access, "02"))
-                .contains(URI.create("rtsp://127.0.0.1:" + simulator.port() + "/" + make + "/replay/02"));
+                .hasValueSatisfying(
+                        at -> assertThat(at.toString()).matches("rtsp://127.0.0.1:\\d+/" + make + "/replay/02"));
         assertThat(link.stream(access, "09")).isEmpty();
     }
 
