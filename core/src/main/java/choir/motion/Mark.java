@@ -57,9 +57,10 @@ public record Mark(Kind kind, Instant from, Instant until, String word) {
         for (var one : marks) {
             for (var other : marks) {
                 if (one.kind() == Kind.WANTED && other.kind() == Kind.UNWANTED && one.meets(other)) {
-                    throw new Refusal("\"" + one.word() + "\" (" + one.from() + ") is wanted and lies in what is unwanted, \""
-                            + other.word() + "\" (" + other.from() + " to " + other.until()
-                            + "); a moment is one or the other: shorten or take back one of the two");
+                    throw new Refusal(
+                            "\"" + one.word() + "\" (" + one.from() + ") is wanted and lies in what is unwanted, \""
+                                    + other.word() + "\" (" + other.from() + " to " + other.until()
+                                    + "); a moment is one or the other: shorten or take back one of the two");
                 }
             }
         }

@@ -98,7 +98,8 @@ public final class Pass {
      */
     public Curves curves(BitSet watched) {
         return new Curves(
-                instants, deltas.stream().map(d -> Reference.counted(d, watched)).toList());
+                instants,
+                deltas.stream().map(d -> Reference.counted(d, watched)).toList());
     }
 
     /** The level over time when that is the step. */

@@ -79,8 +79,7 @@ public record Suggestion(
         return Optional.of(new Suggestion(best.report(), best.sensitivity(), against, ignoring));
     }
 
-    private static Candidate best(
-            Pass pass, BitSet watched, List<Mark> marks, Choices choices, Setting around) {
+    private static Candidate best(Pass pass, BitSet watched, List<Mark> marks, Choices choices, Setting around) {
         var curves = pass.curves(watched);
         List<Candidate> candidates = new ArrayList<>();
         var seen = new BitSet();
@@ -88,8 +87,8 @@ public record Suggestion(
             int step = Sensitivity.step(sensitivity);
             if (!seen.get(step)) {
                 seen.set(step);
-                candidates.add(
-                        bestThreshold(curves.levels(step), new Step.Fixed(step), Optional.of(sensitivity), marks, choices, around));
+                candidates.add(bestThreshold(
+                        curves.levels(step), new Step.Fixed(step), Optional.of(sensitivity), marks, choices, around));
             }
         }
         if (choices.adapts()) {
@@ -177,16 +176,13 @@ public record Suggestion(
                         || with.report().falseStarts() < best.report().falseStarts()
                         || with.report().margin().orElse(0)
                                 > WORTH * best.report().margin().orElse(0));
-        return better
-                ? Optional.of(new Ignoring(cells, with.report(), with.sensitivity()))
-                : Optional.empty();
+        return better ? Optional.of(new Ignoring(cells, with.report(), with.sensitivity())) : Optional.empty();
     }
 
     /** Cells of which a part moves in what is unwanted, and in no wanted moment. */
     private static CellMask restless(Pass pass, List<Mark> marks, CellGrid grid, Candidate best) {
-        int step = best.report().setting().step() instanceof Step.Fixed fixed
-                ? fixed.luminance()
-                : Sensitivity.step(60);
+        int step =
+                best.report().setting().step() instanceof Step.Fixed fixed ? fixed.luminance() : Sensitivity.step(60);
         var unwanted = new BitSet();
         var wanted = new BitSet();
         for (int i = 0; i < pass.instants().size(); i++) {

@@ -115,7 +115,8 @@ public final class Trial {
                 recorded(setting, events, levels),
                 levels.isEmpty()
                         ? Duration.ZERO
-                        : Duration.between(levels.getFirst().at(), levels.getLast().at()),
+                        : Duration.between(
+                                levels.getFirst().at(), levels.getLast().at()),
                 wanted.isEmpty()
                         ? OptionalDouble.empty()
                         : OptionalDouble.of(wanted.getFirst().strongest() / setting.threshold()),
@@ -124,7 +125,8 @@ public final class Trial {
                         : OptionalDouble.of(
                                 unwanted.getFirst().strongest() == 0
                                         ? Double.POSITIVE_INFINITY
-                                        : setting.threshold() / unwanted.getFirst().strongest()),
+                                        : setting.threshold()
+                                                / unwanted.getFirst().strongest()),
                 events);
     }
 
