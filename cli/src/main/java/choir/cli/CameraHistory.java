@@ -45,7 +45,7 @@ final class CameraHistory extends Act {
     int run(Client service) {
         var row = service.get(Client.camera(camera)).path("row");
         var recorder = service.get("/api/v1/recorders/" + Client.encode(Listing.text(row, "recorder")));
-        var zone = zone(Listing.text(recorder, "zone"));
+        var zone = CameraTime.zone(Listing.text(recorder, "zone"));
         var date = date(zone);
         var from = date.atStartOfDay(zone).toInstant();
         var end = date.plusDays(1).atStartOfDay(zone).toInstant();
@@ -85,11 +85,6 @@ final class CameraHistory extends Act {
             table.print(out(), Table.terminalWidth());
         }
         return Failure.DONE;
-    }
-
-    /** A recorder whose zone nobody entered is told in this machine's. */
-    private static ZoneId zone(String text) {
-        return text.isEmpty() ? ZoneId.systemDefault() : ZoneId.of(text);
     }
 
     private LocalDate date(ZoneId zone) {

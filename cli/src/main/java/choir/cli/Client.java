@@ -9,6 +9,8 @@ import java.net.HttpURLConnection;
 import java.net.URI;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -83,6 +85,31 @@ final class Client {
                 understood(connection.getResponseCode(), content, null);
             }
             return content;
+        } catch (ConnectException e) {
+            throw noService();
+        } catch (IOException e) {
+            throw brokenOff(e);
+        }
+    }
+
+    /** Sends a file as it is, piece by piece. */
+    JsonNode upload(String path, Path file) {
+        var connection = connect("POST", path, Optional.empty());
+        connection.setRequestProperty("Content-Type", "application/octet-stream");
+        connection.setDoOutput(true);
+        connection.setChunkedStreamingMode(1 << 16);
+        try {
+            try (var out = connection.getOutputStream()) {
+                Files.copy(file, out);
+            } catch (ConnectException e) {
+                throw e;
+            } catch (IOException e) {
+                // It may have been refused before its end; the answer says so.
+            }
+            try (var in = answer(connection)) {
+                return understood(connection.getResponseCode(), in.readAllBytes(), null)
+                        .body();
+            }
         } catch (ConnectException e) {
             throw noService();
         } catch (IOException e) {

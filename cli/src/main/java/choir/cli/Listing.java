@@ -34,6 +34,11 @@ final class Listing {
         }
     }
 
+    /** For people. */
+    boolean isTable() {
+        return format == Format.table;
+    }
+
     boolean isJson() {
         return format == Format.json;
     }

@@ -15,6 +15,7 @@ final class PreviewText {
     /** @param all each camera with each of its changes, and not equal changes once */
     static void print(PrintWriter out, JsonNode preview, boolean all) {
         int changing = preview.path("cameras").size();
+        proof(out, preview.path("proof"));
         if (changing > 0) {
             price(out, preview);
             var table = all ? byCamera(preview) : folded(preview);
@@ -30,6 +31,38 @@ final class PreviewText {
             out.println("give it out with: choir rollout start --preview " + Listing.number(preview, "id"));
         }
         out.flush();
+    }
+
+    /** What it does to moments that must not be missed, before anything else. */
+    private static void proof(PrintWriter out, JsonNode proof) {
+        int wanted = proof.path("wanted").asInt();
+        for (var why : proof.path("untried")) {
+            out.println("not tried: " + why.asString(""));
+        }
+        if (wanted == 0) {
+            return;
+        }
+        var lost = proof.path("lost");
+        long fresh =
+                lost.valueStream().filter(l -> l.path("caughtNow").asBoolean()).count();
+        if (lost.isEmpty()) {
+            out.println("Catches " + (wanted == 1 ? "the one wanted moment" : "all " + wanted + " wanted moments")
+                    + " that " + (wanted == 1 ? "is" : "are") + " marked on clips.");
+        } else {
+            out.println("Would miss " + lost.size() + " of " + Texts.count(wanted, "wanted moment")
+                    + (fresh == lost.size() ? "" : " (" + fresh + " of them caught now)") + ":");
+            for (var moment : lost) {
+                out.println("  " + Listing.text(moment, "name") + ", " + Times.of(Listing.text(moment, "at"))
+                        + ": its level is "
+                        + Shares.percent(moment.path("level").asDouble()) + ", the threshold "
+                        + Shares.percent(moment.path("threshold").asDouble())
+                        + (moment.path("caughtNow").asBoolean() ? "" : "; missed already"));
+            }
+            if (fresh > 0) {
+                out.println("  it is given out only by naming each with --may-miss");
+            }
+        }
+        out.println();
     }
 
     /** What it comes to, before what it is. */

@@ -37,6 +37,15 @@ final class ProgressBar implements AutoCloseable {
         shown = true;
     }
 
+    /** Says on a terminal that something is being done of which nobody can tell how far it is. */
+    void waiting() {
+        if (onTerminal) {
+            out.print("\r" + what + " ...");
+            out.flush();
+            shown = true;
+        }
+    }
+
     /** What it is waiting for, as far as there is room; blanks over what stood there before. */
     private static String rest(String note) {
         var words = note.isEmpty() ? "" : "; " + note;

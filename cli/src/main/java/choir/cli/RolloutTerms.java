@@ -41,6 +41,12 @@ final class RolloutTerms {
     @Option(names = "--second-person", description = "nothing is written before somebody else approves it")
     private boolean secondPerson;
 
+    @Option(
+            names = "--may-miss",
+            paramLabel = "MOMENT",
+            description = "a marked moment that may be lost, as the preview names it; once for each")
+    private List<String> mayMiss = List.of();
+
     @Option(names = "--yes", description = "do not ask")
     private boolean yes;
 
@@ -55,6 +61,9 @@ final class RolloutTerms {
             body.put("hours", hours);
         }
         body.put("secondPerson", secondPerson);
+        if (!mayMiss.isEmpty()) {
+            body.put("mayMiss", mayMiss);
+        }
         return body;
     }
 

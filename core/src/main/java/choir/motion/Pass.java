@@ -1,10 +1,12 @@
 package choir.motion;
 
 import choir.motion.MotionEvents.Level;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -18,6 +20,7 @@ public final class Pass {
     /** From the median of absolute values to the standard deviation of normal noise. */
     private static final double SIGMA = 1.4826;
 
+    private static final Duration STILL = Duration.ofMillis(500);
     private static final int CELL_WIDTH = 10;
     private static final int CELL_HEIGHT = 8;
     private static final int NOISE_PICTURES = 240;
@@ -76,6 +79,39 @@ public final class Pass {
         public Pass taken() {
             return new Pass(width, height, instants, deltas);
         }
+    }
+
+    /**
+     * Several passes as one, in the order of their beginning. What overlaps an earlier one is left out. After each comes a
+     * still picture, so that no motion goes on from one into the next.
+     *
+     * @throws IllegalArgumentException when they are of different sizes, or there is none
+     */
+    public static Pass joined(List<Pass> passes) {
+        var first = passes.getFirst();
+        List<Instant> instants = new ArrayList<>();
+        List<byte[]> deltas = new ArrayList<>();
+        byte[] still = new byte[first.width * first.height];
+        for (var pass : passes.stream()
+                .filter(p -> !p.instants.isEmpty())
+                .sorted(Comparator.comparing(p -> p.instants.getFirst()))
+                .toList()) {
+            if (pass.width != first.width || pass.height != first.height) {
+                throw new IllegalArgumentException("passes of different sizes");
+            }
+            for (int i = 0; i < pass.instants.size(); i++) {
+                var at = pass.instants.get(i);
+                if (instants.isEmpty() || at.isAfter(instants.getLast())) {
+                    instants.add(at);
+                    deltas.add(pass.deltas.get(i));
+                }
+            }
+            if (passes.size() > 1) {
+                instants.add(instants.getLast().plus(STILL));
+                deltas.add(still);
+            }
+        }
+        return new Pass(first.width, first.height, instants, deltas);
     }
 
     public int width() {

@@ -28,18 +28,18 @@ import java.util.Map;
 import java.util.Optional;
 
 /** What a policy would have to say for a device to hold what it holds. Empty when nothing that it can say leads there. */
-final class Neutral {
+public final class Neutral {
     private final Family family;
     private final NativeConfig held;
     private final Calendars calendars;
 
-    Neutral(Family family, NativeConfig held, Calendars calendars) {
+    public Neutral(Family family, NativeConfig held, Calendars calendars) {
         this.calendars = calendars;
         this.family = family;
         this.held = held;
     }
 
-    Optional<Value> of(SettingKey key) {
+    public Optional<Value> of(SettingKey key) {
         var ability = family.ability(key);
         var value = held.get(key);
         if (ability.isEmpty() || value.isEmpty()) {

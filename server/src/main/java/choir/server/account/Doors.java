@@ -67,6 +67,16 @@ class Doors {
                                 "/api/v1/template-drafts",
                                 "/api/v1/area-drafts")
                         .hasRole(Role.TECHNICIAN.name())
+                        // Footage shows people; who may look at settings alone does not see it.
+                        .requestMatchers(
+                                "/api/v1/clips",
+                                "/api/v1/clips/**",
+                                "/api/v1/clip-files",
+                                "/api/v1/trials",
+                                "/api/v1/suggestions",
+                                "/api/v1/walks",
+                                "/api/v1/walks/**")
+                        .hasRole(Role.TECHNICIAN.name())
                         .requestMatchers(
                                 HttpMethod.POST,
                                 "/api/v1/recorders",

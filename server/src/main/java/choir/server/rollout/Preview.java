@@ -1,5 +1,6 @@
 package choir.server.rollout;
 
+import choir.server.clip.Proofs;
 import choir.server.standing.WeekView;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param leftAlone why recorders that are paused are left out, a sentence each; nothing is said of their cameras
  * @param onSite recorders without a network interface, which a person sets from a work sheet
  * @param pauses what stops recording while it is written
+ * @param proof what it does to the moments that were marked as wanted
  */
 public record Preview(
         long id,
@@ -28,7 +30,8 @@ public record Preview(
         List<Unread> unread,
         List<String> leftAlone,
         List<String> onSite,
-        List<Pause> pauses) {
+        List<Pause> pauses,
+        Proofs.Proof proof) {
     /**
      * The same change on several cameras of a family.
      *

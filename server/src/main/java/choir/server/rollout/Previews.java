@@ -1,13 +1,16 @@
 package choir.server.rollout;
 
 import choir.drift.Deviation;
+import choir.family.NativeConfig;
 import choir.family.NativeText;
+import choir.family.NativeValue;
 import choir.family.Translation.Wish;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.Changes;
 import choir.server.ServiceSettings;
+import choir.server.clip.Proofs;
 import choir.server.db.Database;
 import choir.server.fleet.PauseStore;
 import choir.server.fleet.StoredCamera;
@@ -37,7 +40,16 @@ class Previews {
     private final WritingTimes times;
     private final Assumed assumed;
 
-    Previews(Database database, PauseStore paused, WritingTimes times, ServiceSettings settings, Clock clock) {
+    private final Proofs proofs;
+
+    Previews(
+            Database database,
+            PauseStore paused,
+            WritingTimes times,
+            Proofs proofs,
+            ServiceSettings settings,
+            Clock clock) {
+        this.proofs = proofs;
         this.times = times;
         this.assumed = settings.assumed();
         this.paused = paused;
@@ -57,6 +69,7 @@ class Previews {
         var pricing = new Pricing(assumed);
         var folds = new Folds();
         Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
+        List<Proofs.Planned> proven = new ArrayList<>();
         int inTune = 0;
         var paused = this.paused.inForce();
         for (var scope : cameras) {
@@ -85,6 +98,9 @@ class Previews {
                 continue;
             }
             steps.put(standing.row().id(), changes);
+            if (changes.keySet().stream().anyMatch(k -> Proofs.isOfMotion(k.text()))) {
+                proven.add(new Proofs.Planned(standing, after(standing, changes)));
+            }
             var camera = ofCamera(standing, changes);
             changing.add(camera);
             folds.add(camera, changes);
@@ -95,7 +111,8 @@ class Previews {
                     (a, b) -> new WritingTimes.Planned(a.recorder(), a.family(), a.cameras() + b.cameras()));
         }
         var now = clock.instant().toString();
-        long id = database.write(() -> store(selection, who, now, steps));
+        var proof = proofs.of(proven);
+        long id = database.write(() -> store(selection, who, now, steps, proof));
         return new Preview(
                 id,
                 selection,
@@ -107,7 +124,15 @@ class Previews {
                 unread,
                 List.copyOf(leftAlone),
                 List.copyOf(onSite),
-                times.pauses(List.copyOf(written.values())));
+                times.pauses(List.copyOf(written.values())),
+                proof);
+    }
+
+    /** What it will hold. */
+    private static NativeConfig after(Standing standing, Map<SettingKey, Change> changes) {
+        Map<SettingKey, NativeValue> after = new TreeMap<>();
+        changes.forEach((key, change) -> after.put(key, change.after()));
+        return standing.held().orElseThrow().with(after);
     }
 
     /** What is held and cannot be known is never written over. */
@@ -188,7 +213,8 @@ class Previews {
                 approximated.orElse(null));
     }
 
-    private long store(String selection, String who, String now, Map<Long, Map<SettingKey, Change>> steps) {
+    private long store(
+            String selection, String who, String now, Map<Long, Map<SettingKey, Change>> steps, Proofs.Proof proof) {
         long id = database.change("""
                         INSERT INTO preview (selection, who, created_at) VALUES (:selection, :who, :at) RETURNING id
                         """)
@@ -203,6 +229,14 @@ class Previews {
                 .param("camera", camera)
                 .param("changes", ChangesJson.write(changes))
                 .update());
+        proof.lost().stream()
+                .filter(Proofs.LostMoment::caughtNow)
+                .map(Proofs.LostMoment::name)
+                .distinct()
+                .forEach(name -> database.change("INSERT INTO preview_lost (preview, name) VALUES (:preview, :name)")
+                        .param("preview", id)
+                        .param("name", name)
+                        .update());
         return id;
     }
 }

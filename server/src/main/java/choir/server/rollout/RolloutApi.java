@@ -51,6 +51,7 @@ class RolloutApi {
      * @param patience how long recorders that are away are tried again, such as {@code PT2H}; ten minutes when not said
      * @param hours in which recorders may be written, in the zone of each, such as {@code 22:00-05:00}
      * @param secondPerson somebody else than who asks lets it go
+     * @param mayMiss names of the wanted moments that may be lost, each as the preview names it
      */
     record RolloutRequest(
             long preview,
@@ -58,7 +59,8 @@ class RolloutApi {
             @Nullable Integer maxFailedPercent,
             @Nullable String patience,
             @Nullable String hours,
-            @Nullable Boolean secondPerson) {
+            @Nullable Boolean secondPerson,
+            @Nullable List<String> mayMiss) {
         Terms terms() {
             return RolloutApi.terms(waves, maxFailedPercent, patience, hours, secondPerson);
         }
@@ -83,7 +85,8 @@ class RolloutApi {
         }
     }
 
-    record Reapply(List<Long> findings) {}
+    /** @param mayMiss as in {@link RolloutRequest} */
+    record Reapply(List<Long> findings, @Nullable List<String> mayMiss) {}
 
     record ChangeView(String key, String title, @Nullable String before, String after) {}
 
@@ -130,7 +133,8 @@ class RolloutApi {
 
     @PostMapping("/api/v1/rollouts")
     ResponseEntity<WorkView> start(@RequestBody RolloutRequest given, Principal who) {
-        return accepted(starts.fromPreview(given.preview(), given.terms(), who.getName()));
+        return accepted(starts.fromPreview(
+                given.preview(), given.terms(), given.mayMiss() == null ? List.of() : given.mayMiss(), who.getName()));
     }
 
     private static Terms terms(
@@ -268,7 +272,11 @@ class RolloutApi {
         if (preview.cameras().isEmpty() && !preview.unread().isEmpty()) {
             throw new Problem(Problem.Kind.RECORDER, preview.unread().getFirst().why());
         }
-        return accepted(starts.fromPreview(preview.id(), Terms.together(scopes.size()), who.getName()));
+        return accepted(starts.fromPreview(
+                preview.id(),
+                Terms.together(scopes.size()),
+                given.mayMiss() == null ? List.of() : given.mayMiss(),
+                who.getName()));
     }
 
     private Finding reappliable(long id) {

@@ -15,6 +15,7 @@ import choir.server.web.Problem;
 import choir.server.work.Task;
 import choir.server.work.Works;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -54,14 +55,19 @@ class RolloutStarts {
         this.database = database;
     }
 
-    /** A preview is given out once, so that nothing is written twice by mistake. */
-    long fromPreview(long preview, Terms terms, String who) {
+    /**
+     * A preview is given out once, so that nothing is written twice by mistake.
+     *
+     * @param confirmed names of the wanted moments that may be lost
+     */
+    long fromPreview(long preview, Terms terms, Collection<String> confirmed, String who) {
         var selection = database.query("SELECT selection FROM preview WHERE id = :id")
                 .param("id", preview)
                 .query(String.class)
                 .optional()
                 .orElseThrow(() -> new Problem(Problem.Kind.NOT_FOUND, "there is no preview " + preview));
         var changes = steps.previewed(preview);
+        confirm(preview, confirmed);
         if (changes.values().stream().anyMatch(Map::isEmpty)) {
             throw new Problem(
                     Problem.Kind.CONFLICT, "preview " + preview + " cannot be understood any more; preview again");
@@ -80,6 +86,23 @@ class RolloutStarts {
                                 + "; preview again");
             }
         });
+    }
+
+    private void confirm(long preview, Collection<String> confirmed) {
+        var unnamed = database
+                .query("SELECT name FROM preview_lost WHERE preview = :id ORDER BY name")
+                .param("id", preview)
+                .query(String.class)
+                .list()
+                .stream()
+                .filter(name -> !confirmed.contains(name))
+                .toList();
+        if (!unnamed.isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "it would miss what is marked as wanted: " + String.join("; ", unnamed)
+                            + "; give it out only by naming each of these");
+        }
     }
 
     private long givenOutAs(long preview) {

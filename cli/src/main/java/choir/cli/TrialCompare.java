@@ -1,0 +1,62 @@
+package choir.cli;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "compare", description = "Several settings beside each other, on the same clips.")
+final class TrialCompare extends Act {
+    @Parameters(paramLabel = "SELECTION", arity = "0..*", description = "all clips that are kept of these cameras")
+    private List<String> words = List.of();
+
+    @Option(names = "--clip", paramLabel = "ID", description = "this clip; once for each")
+    private List<Long> clips = List.of();
+
+    @Option(
+            names = "--try",
+            required = true,
+            paramLabel = "SETTING",
+            description = "policy, recorder, or values such as \"sensitivity=70 threshold=0.5%%\"; once for each")
+    private List<String> tried = List.of();
+
+    @Mixin
+    private Listing listing = new Listing();
+
+    @Override
+    int run(Client service) {
+        List<Map<String, Object>> settings = new ArrayList<>();
+        for (var one : tried) {
+            settings.add(setting(one.strip()));
+        }
+        return TrialRun.tried(this, service, listing, Selections.joined(words, ""), clips, settings);
+    }
+
+    private static Map<String, Object> setting(String text) {
+        if (text.equals("policy") || text.equals("recorder")) {
+            var setting = TrialRun.setting(text, null, null);
+            setting.put("as", text.equals("policy") ? "policy" : "held");
+            return setting;
+        }
+        @Nullable String sensitivity = null;
+        @Nullable String threshold = null;
+        for (var part : text.split("[ ,]+")) {
+            var sides = part.split("=", 2);
+            if (sides.length == 2 && sides[0].equals("sensitivity")) {
+                sensitivity = sides[1];
+            } else if (sides.length == 2 && sides[0].equals("threshold")) {
+                threshold = sides[1];
+            } else {
+                throw new Failure(
+                        Failure.WRONG_USAGE,
+                        "\"" + part
+                                + "\" is nothing to try; expected policy, recorder, sensitivity=70 or threshold=0.5%");
+            }
+        }
+        return TrialRun.setting(text, sensitivity, threshold);
+    }
+}

@@ -1,0 +1,128 @@
+package choir.cli;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
+
+@Command(
+        name = "run",
+        description = "Try a setting on clips; without one, what the policy asks and what the recorder holds.")
+final class TrialRun extends Act {
+    @Parameters(paramLabel = "SELECTION", arity = "0..*", description = "all clips that are kept of these cameras")
+    private List<String> words = List.of();
+
+    @Option(names = "--clip", paramLabel = "ID", description = "this clip; once for each")
+    private List<Long> clips = List.of();
+
+    @Option(names = "--sensitivity", paramLabel = "VALUE", description = "0 to 100, or auto")
+    private @Nullable String sensitivity;
+
+    @Option(names = "--threshold", paramLabel = "SHARE", description = "such as 0.6%%")
+    private @Nullable String threshold;
+
+    @Mixin
+    private Listing listing = new Listing();
+
+    @Override
+    int run(Client service) {
+        List<Map<String, Object>> settings = new ArrayList<>();
+        if (sensitivity != null || threshold != null) {
+            settings.add(setting("tried", sensitivity, threshold));
+        }
+        return tried(this, service, listing, Selections.joined(words, ""), clips, settings);
+    }
+
+    static Map<String, Object> setting(String name, @Nullable String sensitivity, @Nullable String threshold) {
+        var setting = Client.body();
+        setting.put("name", name);
+        if (sensitivity != null) {
+            setting.put("sensitivity", sensitivity);
+        }
+        if (threshold != null) {
+            setting.put("threshold", threshold);
+        }
+        return setting;
+    }
+
+    /** Wanted moments that the first setting misses are something found. */
+    static int tried(
+            Act act,
+            Client service,
+            Listing listing,
+            String select,
+            List<Long> clips,
+            List<Map<String, Object>> settings) {
+        var body = Client.body();
+        body.put("select", select);
+        body.put("clips", clips);
+        if (!settings.isEmpty()) {
+            body.put("settings", settings);
+        }
+        JsonNode view;
+        try (var bar = new ProgressBar(act.errors(), "trying")) {
+            bar.waiting();
+            view = service.post("/api/v1/trials", body);
+        }
+        var all = Listing.items(view.path("clips"));
+        if (listing.isTable() || listing.isJson()) {
+            if (listing.isJson()) {
+                act.say(view.toPrettyString());
+            } else {
+                var table = TrialText.table();
+                all.forEach(c -> c.path("reports").forEach(r -> TrialText.row(table, c, r)));
+                table.print(act.out(), Table.terminalWidth());
+                all.forEach(c -> TrialText.notes(act, c));
+            }
+        } else {
+            csv(act, listing, all);
+        }
+        return view.path("missed").asInt() > 0 ? Failure.FOUND : Failure.DONE;
+    }
+
+    private static void csv(Act act, Listing listing, List<JsonNode> clips) {
+        record Row(JsonNode clip, JsonNode report) {}
+        var rows = clips.stream()
+                .flatMap(c -> c.path("reports").valueStream().map(r -> new Row(c, r)))
+                .toList();
+        var table = new Table(
+                "clip",
+                "camera",
+                "name",
+                "sensitivity",
+                "threshold",
+                "wanted",
+                "missed",
+                "falseStarts",
+                "falseStartsAnHour",
+                "recordedSeconds",
+                "watchedSeconds",
+                "margin");
+        for (var row : rows) {
+            var r = row.report();
+            table.row(
+                    Listing.number(row.clip(), "clip"),
+                    Listing.text(row.clip(), "camera"),
+                    Listing.text(r.path("setting"), "name"),
+                    Listing.text(r.path("setting"), "sensitivity"),
+                    r.path("setting").path("threshold").toString(),
+                    Integer.toString(r.path("wanted").size()),
+                    Integer.toString(r.path("missed").asInt()),
+                    Integer.toString(r.path("falseStarts").asInt()),
+                    number(r, "falseStartsAnHour"),
+                    number(r, "recordedSeconds"),
+                    number(r, "watchedSeconds"),
+                    number(r, "margin"));
+        }
+        listing.print(act.out(), List.of(), table, n -> new String[0], "");
+    }
+
+    private static String number(JsonNode report, String key) {
+        return report.hasNonNull(key) ? report.path(key).toString() : "";
+    }
+}

@@ -1,0 +1,169 @@
+package choir.server.clip;
+
+import choir.area.CellMask;
+import choir.family.NativeConfig;
+import choir.motion.Mark;
+import choir.motion.Pass;
+import choir.motion.Suggestion;
+import choir.motion.Trial;
+import choir.motion.Trial.Report;
+import choir.policy.Catalogue;
+import choir.refusal.Refusal;
+import choir.scale.Sensitivity;
+import choir.scale.Threshold;
+import choir.server.standing.Standing;
+import choir.server.standing.Standings;
+import choir.server.web.Problem;
+import choir.trial.DeviceChoices;
+import choir.trial.DeviceMotion;
+import java.math.BigDecimal;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Settings tried on clips: what a camera's policy asks, what its recorder holds, and what somebody wants to try. */
+@Component
+class Tried {
+    /** Whose settings are tried. */
+    enum As {
+        POLICY,
+        HELD
+    }
+
+    private final Standings standings;
+    private final Passes passes;
+    private final ClipStore store;
+
+    Tried(Standings standings, Passes passes, ClipStore store) {
+        this.standings = standings;
+        this.passes = passes;
+        this.store = store;
+    }
+
+    /** What a device would hold, or holds, as it works on this clip's pictures. */
+    DeviceMotion motion(Clip clip, As as) {
+        return motion(standings.of(clip.camera()), clip, as);
+    }
+
+    static DeviceMotion motion(Standing standing, Clip clip, As as) {
+        var held = standing.held();
+        if (as == As.HELD && held.isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "what " + standing.camera() + " holds is not known: "
+                            + standing.trouble().orElse("it was not read yet"));
+        }
+        return motion(standing, clip, as == As.HELD ? held.orElseThrow() : wanted(standing));
+    }
+
+    static DeviceMotion motion(Standing standing, Clip clip, NativeConfig config) {
+        return DeviceMotion.of(standing.family(), config, wall(standing, clip), Passes.WIDTH, Passes.HEIGHT);
+    }
+
+    /** What is asked, in the device's own steps, over what it holds where nothing is asked. */
+    static NativeConfig wanted(Standing standing) {
+        Map<choir.policy.SettingKey, choir.family.NativeValue> wanted = new HashMap<>();
+        standing.translation()
+                .wishes()
+                .keySet()
+                .forEach(key -> standing.translation().wanted(key).ifPresent(v -> wanted.put(key, v)));
+        return standing.held().orElse(NativeConfig.EMPTY).with(wanted);
+    }
+
+    private static LocalDateTime wall(Standing standing, Clip clip) {
+        return clip.begins().atZone(ZoneId.of(standing.recorder().zone())).toLocalDateTime();
+    }
+
+    /**
+     * @param sensitivity {@code 55} or {@code auto}; as it is when missing
+     * @param threshold such as {@code 0.6%}; as it is when missing
+     * @param ignore further cells that are not watched
+     */
+    static DeviceMotion with(
+            DeviceMotion base, Optional<String> sensitivity, Optional<String> threshold, Optional<CellMask> ignore) {
+        var sense = sensitivity
+                .map(s -> s.strip().equals("auto") ? Optional.<BigDecimal>empty() : Optional.of(number(s)))
+                .orElse(base.sensitivity());
+        double share = threshold.map(Tried::share).orElse(base.setting().threshold());
+        var changed = sensitivity.isEmpty() && threshold.isEmpty() ? base : base.with(sense, share);
+        if (ignore.isEmpty()) {
+            return changed;
+        }
+        var watched = changed.watched();
+        watched.andNot(DeviceMotion.pixels(ignore.get(), Passes.WIDTH, Passes.HEIGHT));
+        return changed.with(watched);
+    }
+
+    private static BigDecimal number(String text) {
+        if (!text.strip().matches("\\d{1,3}(\\.\\d{1,4})?")) {
+            throw new Refusal("\"" + text + "\" is no sensitivity; expected 0 to 100, or auto");
+        }
+        return new Sensitivity(new BigDecimal(text.strip())).value();
+    }
+
+    private static double share(String text) {
+        if (!text.strip().matches("\\d{1,3}(\\.\\d{1,6})?\\s*%?")) {
+            throw new Refusal("\"" + text + "\" is no threshold; expected a share such as 0.6%");
+        }
+        return new Threshold(new BigDecimal(text.replace("%", "").strip()))
+                .percent()
+                .movePointLeft(2)
+                .doubleValue();
+    }
+
+    Pass pass(Clip clip) {
+        return passes.of(clip);
+    }
+
+    List<Mark> marks(Clip clip) {
+        return store.marks(clip.id()).stream().map(ClipStore.StoredMark::mark).toList();
+    }
+
+    Report report(Clip clip, DeviceMotion motion) {
+        return report(pass(clip), marks(clip), motion);
+    }
+
+    static Report report(Pass pass, List<Mark> marks, DeviceMotion motion) {
+        // With detection off nothing is watched.
+        var watched = motion.detects() ? motion.watched() : new BitSet();
+        return Trial.of(motion.setting(), pass.levels(motion.setting().step(), watched), marks);
+    }
+
+    Optional<Suggestion> suggestion(List<Clip> clips) {
+        var standing = standings.of(clips.getFirst().camera());
+        var motion = motion(standing, clips.getFirst(), As.POLICY);
+        var pass = Pass.joined(clips.stream().map(this::pass).toList());
+        var marks = clips.stream().flatMap(c -> marks(c).stream()).toList();
+        var grid = DeviceChoices.grid(standing.family());
+        int watchedCells = Math.max(1, (int)
+                Math.round((double) motion.watched().cardinality() / (Passes.WIDTH * Passes.HEIGHT) * grid.cells()));
+        return Suggestion.of(
+                pass,
+                motion.watched(),
+                marks,
+                DeviceChoices.of(standing.family(), watchedCells),
+                motion.setting(),
+                grid);
+    }
+
+    /** What a setting comes to over several clips of a camera. */
+    Report now(List<Clip> clips, DeviceMotion motion) {
+        return report(
+                Pass.joined(clips.stream().map(this::pass).toList()),
+                clips.stream().flatMap(c -> marks(c).stream()).toList(),
+                motion);
+    }
+
+    boolean governsAreas(Clip clip) {
+        return standings.of(clip.camera()).policy().get(Catalogue.AREAS).isPresent();
+    }
+
+    Standing standing(Clip clip) {
+        return standings.of(clip.camera());
+    }
+}

@@ -1,0 +1,62 @@
+package choir.server.reading;
+
+import choir.fleet.Node;
+import choir.link.FootageLink.History;
+import choir.link.Playing;
+import choir.link.RecorderAccess;
+import choir.link.RecorderLink;
+import choir.server.fleet.FleetStore;
+import choir.server.web.Problem;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import org.springframework.stereotype.Component;
+
+/** Footage of cameras, live and recorded, from their recorders. */
+@Component
+public class FootageDoor {
+    private final FleetStore fleet;
+    private final Devices devices;
+    private final RecorderLink link;
+    private final Places asked = new Places(16, 2);
+
+    FootageDoor(FleetStore fleet, Devices devices, RecorderLink link) {
+        this.fleet = fleet;
+        this.devices = devices;
+        this.link = link;
+    }
+
+    /** @return to be closed */
+    public Playing live(Node.Camera camera) {
+        return of(camera, (access, channel) -> link.playLive(access, channel))
+                .orElseThrow(() -> none(camera, "gives no live stream of"));
+    }
+
+    /** @return to be closed; it ends at the first gap */
+    public Playing recorded(Node.Camera camera, Instant from, Instant until) {
+        return of(camera, (access, channel) -> link.playRecorded(access, channel, from, until))
+                .orElseThrow(() -> none(camera, "does not play what it recorded of"));
+    }
+
+    /** What was recorded and what moved, as the recorder tells it. */
+    public Optional<History> history(Node.Camera camera, Instant from, Instant until) {
+        return of(camera, (access, channel) -> link.history(access, channel, from, until));
+    }
+
+    private static Problem none(Node.Camera camera, String what) {
+        return new Problem(Problem.Kind.RECORDER, camera.recorder() + " " + what + " " + camera.channel());
+    }
+
+    <T> Optional<T> of(Node.Camera camera, BiFunction<RecorderAccess, String, Optional<T>> question) {
+        var recorder = fleet.recorder(camera.recorder().text());
+        if (!asked.take(recorder.name())) {
+            throw new Problem(
+                    Problem.Kind.TOO_MANY, "much is being asked of " + recorder.name() + " already; ask again soon");
+        }
+        try {
+            return devices.answer(recorder, access -> question.apply(access, camera.channel()));
+        } finally {
+            asked.leave(recorder.name());
+        }
+    }
+}
