@@ -22,7 +22,7 @@ final class HelpTopics implements java.util.concurrent.Callable<Integer> {
                   group:terminals/haldr      all cameras in the group and below it
                   recorder:haldr-1           camera:haldr-1/07        family:tern
                   template:quay-outside      reached by the template, wherever it is used
-                  tag:far-view               label:*pier*             a bare word looks in the labels
+                  tag:far-view               label:*pier*             a bare word looks in labels and device names, or is a camera's own name
                   state:drifted              in-tune, drifted, waiting, unknown, cannot-honour, not-governed, at-risk
 
                   choir camera list group:terminals tag:outside,night not:state:in-tune pier

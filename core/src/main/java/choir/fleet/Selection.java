@@ -27,7 +27,7 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
         TAG,
         STATE,
         LABEL,
-        /** A bare word, which may stand anywhere in the label or in the device's name. */
+        /** A bare word, which may stand anywhere in the label or in the device's name, or be the camera's own name. */
         BARE;
 
         private static final List<String> WORDS =
@@ -78,9 +78,24 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
                 case FAMILY -> glob.matches(c.familyName());
                 case TAG -> c.tags().stream().anyMatch(glob::matches);
                 case LABEL -> glob.matches(c.loweredLabel());
-                case BARE -> glob.matches(c.loweredLabel()) || glob.matches(c.loweredDeviceName());
-                case GROUP, STATE -> throw new IllegalStateException(kind + " is no name");
+                case GROUP, STATE, BARE -> throw new IllegalStateException(kind + " is no name");
             };
+        }
+    }
+
+    /**
+     * A bare word.
+     *
+     * @param within where it stands in a label or a device's name, in lower case
+     * @param whole as it is, for recorder and channel
+     */
+    public record Bare(Glob within, Glob whole, boolean excluded) implements Term {
+        @Override
+        public boolean matches(CameraFacts c) {
+            return within.matches(c.loweredLabel())
+                    || within.matches(c.loweredDeviceName())
+                    || whole.mayMatchFrom(c.camera().recorder().text())
+                            && whole.matches(c.camera().text());
         }
     }
 
@@ -221,7 +236,7 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
             return switch (kind) {
                 case GROUP -> new InGroup(group(String.join("*", pieces), start), excluded);
                 case STATE -> new InState(state(String.join("*", pieces), start), excluded);
-                case BARE -> new Named(kind, Glob.containing(Glob.ofPieces(pieces)), excluded);
+                case BARE -> new Bare(Glob.containing(Glob.ofPieces(lowered(pieces))), Glob.ofPieces(pieces), excluded);
                 case RECORDER, CAMERA, TEMPLATE, FAMILY, TAG, LABEL -> new Named(kind, Glob.ofPieces(pieces), excluded);
             };
         }
@@ -266,10 +281,11 @@ public record Selection(String text, List<List<Term>> alternatives) implements P
             }
             at += quoted ? 1 : 0;
             pieces.add(piece.toString());
-            boolean eitherCase = kind == Kind.LABEL || kind == Kind.BARE;
-            return eitherCase
-                    ? pieces.stream().map(p -> p.toLowerCase(Locale.ROOT)).toList()
-                    : pieces;
+            return kind == Kind.LABEL ? lowered(pieces) : pieces;
+        }
+
+        private static List<String> lowered(List<String> pieces) {
+            return pieces.stream().map(p -> p.toLowerCase(Locale.ROOT)).toList();
         }
 
         private boolean ends(boolean quoted) {

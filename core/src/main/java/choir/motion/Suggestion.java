@@ -13,8 +13,9 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * The setting that is best on marked footage, among those that a device can hold: all wanted moments caught, then fewest
- * false starts, then the best margin, then the least recorded.
+ * The setting that is best on marked footage, among those that a device can hold: all wanted moments caught, then the
+ * shortest motion in what is unwanted and the fewest false starts, then the best margin, then the least recorded. Motion that
+ * never ends is one false start, which is why they alone do not decide.
  *
  * @param best what it comes to
  * @param sensitivity of the best, 0 to 100; missing when the device adapts by itself
@@ -48,13 +49,13 @@ public record Suggestion(
     /** The margin that needs no help. */
     private static final double AMPLE = 3;
 
-    private static final int TRIED_THRESHOLDS = 48;
     private static final int MOVES = 40;
 
     private record Candidate(Report report, Optional<Double> sensitivity) {}
 
     private static final Comparator<Candidate> BETTER = Comparator.<Candidate>comparingInt(
                     c -> c.report().missed().size())
+            .thenComparing(c -> c.report().falseMotion())
             .thenComparingInt(c -> c.report().falseStarts())
             .thenComparing(c -> -Math.min(1e6, c.report().margin().orElse(0)))
             .thenComparing(c -> c.report().recorded());
@@ -105,34 +106,11 @@ public record Suggestion(
             List<Mark> marks,
             Choices choices,
             Setting around) {
-        var first = Trial.of(around.with(step, choices.thresholds().getFirst()), levels, marks);
-        double weakest = first.wanted().getFirst().strongest();
-        double strongest = first.unwanted().stream()
-                .mapToDouble(Seen::strongest)
-                .findFirst()
-                .orElse(weakest / AMPLE);
-        double middle = Math.sqrt(weakest * Math.max(strongest, weakest / 100));
-        return thresholds(choices.thresholds(), weakest, middle).stream()
-                .map(t -> new Candidate(Trial.of(around.with(step, t), levels, marks), sensitivity))
+        var tried = new Trial.Levels(levels, marks, around.onDelay());
+        return choices.thresholds().stream()
+                .map(t -> new Candidate(tried.report(around.with(step, t)), sensitivity))
                 .min(BETTER)
                 .orElseThrow();
-    }
-
-    /** Those that are worth a try: the ones around what parts best, what just catches all, and some over the whole scale. */
-    private static List<Double> thresholds(List<Double> all, double weakest, double middle) {
-        if (all.size() <= TRIED_THRESHOLDS) {
-            return all;
-        }
-        List<Double> tried = new ArrayList<>();
-        for (double about : new double[] {middle, weakest}) {
-            int at = (int) all.stream().filter(t -> t <= about).count();
-            tried.addAll(all.subList(Math.max(0, at - 3), Math.min(all.size(), at + 2)));
-        }
-        int gap = all.size() / (TRIED_THRESHOLDS - 10) + 1;
-        for (int i = 0; i < all.size(); i += gap) {
-            tried.add(all.get(i));
-        }
-        return tried.stream().distinct().toList();
     }
 
     /** The two that no threshold at this sensitivity can part. */
@@ -173,7 +151,7 @@ public record Suggestion(
         var with = best(pass, left, marks, choices, around);
         boolean better = BETTER.compare(with, best) < 0
                 && (with.report().missed().size() < best.report().missed().size()
-                        || with.report().falseStarts() < best.report().falseStarts()
+                        || with.report().falseMotion().compareTo(best.report().falseMotion()) < 0
                         || with.report().margin().orElse(0)
                                 > WORTH * best.report().margin().orElse(0));
         return better ? Optional.of(new Ignoring(cells, with.report(), with.sensitivity())) : Optional.empty();

@@ -4,7 +4,6 @@ import choir.motion.MotionEvents.Event;
 import choir.motion.MotionEvents.Level;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -46,7 +45,9 @@ public final class Trial {
     /**
      * @param wanted weakest first
      * @param unwanted strongest first
-     * @param falseStarts events that begin in what is unwanted
+     * @param falseStarts events that begin in what is unwanted, and those that go on in it without having begun in what is
+     *     wanted
+     * @param falseMotion for how long motion is on in what is unwanted, by such events
      * @param falseStartsAnHour of what is unwanted; missing when nothing is
      * @param recorded how long would be recorded, with what is kept before and after
      * @param watched how long was looked at
@@ -59,6 +60,7 @@ public final class Trial {
             List<Seen> unwanted,
             int falseStarts,
             OptionalDouble falseStartsAnHour,
+            Duration falseMotion,
             Duration recorded,
             Duration watched,
             OptionalDouble wantedMargin,
@@ -90,44 +92,100 @@ public final class Trial {
      * @param marks that agree
      */
     public static Report of(Setting setting, List<Level> levels, List<Mark> marks) {
-        double[] lasting = lasting(levels, setting.onDelay());
-        var events = MotionEvents.of(levels, setting.threshold(), setting.onDelay(), setting.offDelay());
-        List<Seen> wanted = new ArrayList<>();
-        List<Seen> unwanted = new ArrayList<>();
-        for (var mark : marks) {
-            var seen = seen(mark, levels, lasting, setting.threshold());
-            (mark.kind() == Mark.Kind.WANTED ? wanted : unwanted).add(seen);
+        return new Levels(levels, marks, setting.onDelay()).report(setting);
+    }
+
+    /** Levels at one step with marks; what every threshold makes of them is known once. */
+    static final class Levels {
+        /** @param lasting the strongest that lasted, within the mark */
+        private record Peak(Mark mark, double lasting, Optional<Instant> at) {}
+
+        private final List<Level> levels;
+        private final List<Peak> wanted;
+        private final List<Peak> unwanted;
+        private final double unwantedSeconds;
+
+        Levels(List<Level> levels, List<Mark> marks, Duration onDelay) {
+            this.levels = levels;
+            double[] lasting = lasting(levels, onDelay);
+            this.wanted = marks.stream()
+                    .filter(m -> m.kind() == Mark.Kind.WANTED)
+                    .map(m -> peak(m, lasting))
+                    .sorted(Comparator.comparingDouble(Peak::lasting))
+                    .toList();
+            this.unwanted = marks.stream()
+                    .filter(m -> m.kind() == Mark.Kind.UNWANTED)
+                    .map(m -> peak(m, lasting))
+                    .sorted(Comparator.comparingDouble(Peak::lasting).reversed())
+                    .toList();
+            this.unwantedSeconds = unwanted.stream()
+                    .mapToDouble(u -> seconds(u.mark().begin(), u.mark().end()))
+                    .sum();
         }
-        wanted.sort(Comparator.comparingDouble(Seen::strongest));
-        unwanted.sort(Comparator.comparingDouble(Seen::strongest).reversed());
-        int falseStarts = (int) events.stream()
-                .filter(e -> unwanted.stream().anyMatch(u -> u.mark().holds(e.begin())))
-                .count();
-        double unwantedSeconds = unwanted.stream()
-                .mapToDouble(u -> seconds(u.mark().begin(), u.mark().end()))
-                .sum();
-        return new Report(
-                setting,
-                List.copyOf(wanted),
-                List.copyOf(unwanted),
-                falseStarts,
-                unwantedSeconds > 0 ? OptionalDouble.of(falseStarts / unwantedSeconds * HOUR) : OptionalDouble.empty(),
-                recorded(setting, events, levels),
-                levels.isEmpty()
-                        ? Duration.ZERO
-                        : Duration.between(
-                                levels.getFirst().at(), levels.getLast().at()),
-                wanted.isEmpty()
-                        ? OptionalDouble.empty()
-                        : OptionalDouble.of(wanted.getFirst().strongest() / setting.threshold()),
-                unwanted.isEmpty()
-                        ? OptionalDouble.empty()
-                        : OptionalDouble.of(
-                                unwanted.getFirst().strongest() == 0
-                                        ? Double.POSITIVE_INFINITY
-                                        : setting.threshold()
-                                                / unwanted.getFirst().strongest()),
-                events);
+
+        private Peak peak(Mark mark, double[] lasting) {
+            Optional<Instant> at = Optional.empty();
+            double strongest = 0;
+            for (int i = 0; i < lasting.length; i++) {
+                if (mark.holds(levels.get(i).at()) && (at.isEmpty() || lasting[i] > strongest)) {
+                    strongest = lasting[i];
+                    at = Optional.of(levels.get(i).at());
+                }
+            }
+            return new Peak(mark, strongest, at);
+        }
+
+        private static List<Seen> seen(List<Peak> peaks, double threshold) {
+            return peaks.stream()
+                    .map(p -> new Seen(p.mark(), p.lasting(), p.at(), p.lasting() >= threshold))
+                    .toList();
+        }
+
+        /** @param setting with the delay for which this was made */
+        Report report(Setting setting) {
+            var events = MotionEvents.of(levels, setting.threshold(), setting.onDelay(), setting.offDelay());
+            var last = levels.isEmpty() ? Instant.EPOCH : levels.getLast().at();
+            var falseEvents = events.stream()
+                    .filter(e -> wanted.stream().noneMatch(w -> w.mark().holds(e.begin())))
+                    .filter(e -> unwanted.stream()
+                            .anyMatch(u -> !overlap(e, u.mark(), last).isZero()
+                                    || u.mark().holds(e.begin())))
+                    .toList();
+            var falseMotion = falseEvents.stream()
+                    .flatMap(e -> unwanted.stream().map(u -> overlap(e, u.mark(), last)))
+                    .reduce(Duration.ZERO, Duration::plus);
+            return new Report(
+                    setting,
+                    seen(wanted, setting.threshold()),
+                    seen(unwanted, setting.threshold()),
+                    falseEvents.size(),
+                    unwantedSeconds > 0
+                            ? OptionalDouble.of(falseEvents.size() / unwantedSeconds * HOUR)
+                            : OptionalDouble.empty(),
+                    falseMotion,
+                    recorded(setting, events, levels),
+                    levels.isEmpty()
+                            ? Duration.ZERO
+                            : Duration.between(levels.getFirst().at(), last),
+                    wanted.isEmpty()
+                            ? OptionalDouble.empty()
+                            : OptionalDouble.of(wanted.getFirst().lasting() / setting.threshold()),
+                    unwanted.isEmpty()
+                            ? OptionalDouble.empty()
+                            : OptionalDouble.of(
+                                    unwanted.getFirst().lasting() == 0
+                                            ? Double.POSITIVE_INFINITY
+                                            : setting.threshold()
+                                                    / unwanted.getFirst().lasting()),
+                    events);
+        }
+    }
+
+    private static Duration overlap(Event event, Mark mark, Instant last) {
+        var from = latest(event.begin(), mark.begin());
+        var end = event.end().orElse(last);
+        var until = end.isBefore(mark.end()) ? end : mark.end();
+        return until.isAfter(from) ? Duration.between(from, until) : Duration.ZERO;
     }
 
     private static double seconds(Instant from, Instant until) {
@@ -150,18 +208,6 @@ public final class Trial {
             lasting[i] = levels.get(j).at().isAfter(levels.get(i).at().minus(onDelay)) ? 0 : least;
         }
         return lasting;
-    }
-
-    private static Seen seen(Mark mark, List<Level> levels, double[] lasting, double threshold) {
-        Optional<Instant> at = Optional.empty();
-        double strongest = 0;
-        for (int i = 0; i < lasting.length; i++) {
-            if (mark.holds(levels.get(i).at()) && (at.isEmpty() || lasting[i] > strongest)) {
-                strongest = lasting[i];
-                at = Optional.of(levels.get(i).at());
-            }
-        }
-        return new Seen(mark, strongest, at, strongest >= threshold);
     }
 
     private static Duration recorded(Setting setting, List<Event> events, List<Level> levels) {

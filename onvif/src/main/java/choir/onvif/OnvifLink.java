@@ -238,7 +238,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
         return in(access, patience.reading(), session -> {
-            var ahead = session.clockAhead().orElse(Duration.ZERO);
+            var ahead = session.clockError();
             return replay(session, access, channel)
                     .map(at -> StreamRelay.open(
                             access, new StreamRelay.Wanted.Recorded(at, from, until, ahead), patience.call()));

@@ -373,6 +373,12 @@ final class OnvifSession {
                         + request.name().getLocalPart());
     }
 
+    /** By how much its clock is wrong; clocks are told to the second, so that less than two is nothing. */
+    Duration clockError() {
+        long seconds = Math.round(clockAhead.orElse(Duration.ZERO).toMillis() / 1000.0);
+        return Math.abs(seconds) < 2 ? Duration.ZERO : Duration.ofSeconds(seconds);
+    }
+
     Optional<Duration> clockAhead() {
         return clockAhead;
     }

@@ -256,24 +256,18 @@ final class RecordedSearch {
         }
     }
 
-    /** Clocks are told to the second, so that an error of less than two is none. */
-    private Duration ahead() {
-        long seconds = Math.round(session.clockAhead().orElse(Duration.ZERO).toMillis() / 1000.0);
-        return Math.abs(seconds) < 2 ? Duration.ZERO : Duration.ofSeconds(seconds);
-    }
-
     private String asItSays(Instant truly) {
-        return truly.plus(ahead()).truncatedTo(ChronoUnit.SECONDS).toString();
+        return truly.plus(session.clockError()).truncatedTo(ChronoUnit.SECONDS).toString();
     }
 
     /** Times without a zone are meant as coordinated ones, as the standard wants them. */
     private Optional<Instant> truly(String text) {
         try {
-            return Optional.of(OffsetDateTime.parse(text).toInstant().minus(ahead()));
+            return Optional.of(OffsetDateTime.parse(text).toInstant().minus(session.clockError()));
         } catch (DateTimeException e) {
             try {
                 return Optional.of(
-                        LocalDateTime.parse(text).toInstant(ZoneOffset.UTC).minus(ahead()));
+                        LocalDateTime.parse(text).toInstant(ZoneOffset.UTC).minus(session.clockError()));
             } catch (DateTimeException again) {
                 return Optional.empty();
             }

@@ -1,6 +1,7 @@
 package choir.server.standing;
 
 import choir.fleet.CameraState;
+import choir.fleet.Glob;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.fleet.Selection.Kind;
@@ -139,7 +140,18 @@ final class Block {
             case Selection.InState(CameraState state, boolean excluded) ->
                 summary.states().contains(state);
             case Selection.Named named -> mayHold(named);
+            case Selection.Bare bare ->
+                loaded().labels().contains(bare.within().longestPiece())
+                        || loaded().deviceNames().contains(bare.within().longestPiece())
+                        || mayBeCalled(bare.whole());
         };
+    }
+
+    /** Most recorders are passed over by their name, and what is known of their cameras is not even taken up. */
+    private boolean mayBeCalled(Glob camera) {
+        return camera.mayMatchFrom(name())
+                && loaded().all().stream()
+                        .anyMatch(c -> camera.matches(c.camera().text()));
     }
 
     private boolean mayHold(Selection.Named named) {
@@ -149,17 +161,9 @@ final class Block {
             case TEMPLATE -> summary.templates().stream().anyMatch(glob::matches);
             case FAMILY -> glob.matches(stored.family());
             case TAG -> summary.tags().stream().anyMatch(glob::matches);
-            case CAMERA ->
-                // Most recorders are passed over by their name, and what is known of their cameras is not even taken
-                // up.
-                glob.mayMatchFrom(name())
-                        && loaded().all().stream()
-                                .anyMatch(c -> glob.matches(c.camera().text()));
+            case CAMERA -> mayBeCalled(glob);
             case LABEL -> loaded().labels().contains(glob.longestPiece());
-            case BARE ->
-                loaded().labels().contains(glob.longestPiece())
-                        || loaded().deviceNames().contains(glob.longestPiece());
-            case GROUP, STATE -> throw new IllegalStateException(Kind.GROUP + " is no name");
+            case GROUP, STATE, BARE -> throw new IllegalStateException(Kind.GROUP + " is no name");
         };
     }
 }
