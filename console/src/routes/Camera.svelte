@@ -75,6 +75,10 @@
   {#snippet act()}
     <Allowed to="EDITOR"><button class="act" onclick={() => override('')}>Override …</button></Allowed>
     <Allowed to="TECHNICIAN"
+      ><a class="act no-underline" href={p('/cameras/:recorder/:channel/tune', { params: path })}>Tune</a
+      ></Allowed
+    >
+    <Allowed to="TECHNICIAN"
       ><a class="act no-underline" href={p('/rollouts') + '?select=' + encodeURIComponent(cameraTerm(name))}
         >Preview</a
       ></Allowed

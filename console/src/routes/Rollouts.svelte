@@ -9,6 +9,7 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { navigate, p, route } from '../router';
   import PreviewTable from './PreviewTable.svelte';
+  import ProofNote from './ProofNote.svelte';
   import RolloutTerms from './RolloutTerms.svelte';
   import { rolloutTerms, termsBody, termsWords } from './rollout-terms';
   import Allowed from '../lib/ui/Allowed.svelte';
@@ -30,6 +31,9 @@
     refetchOnWindowFocus: false,
   }));
   let terms = $state(rolloutTerms());
+  let confirmed = $state<string[]>([]);
+  const unconfirmed = (made: Schemas['Preview']) =>
+    made.proof.lost.some((l) => l.caughtNow && !confirmed.includes(l.name));
   let error = $state<Error | undefined>();
   let busy = $state(false);
   let asked = $state<Schemas['Preview'] | undefined>();
@@ -39,7 +43,7 @@
     busy = true;
     try {
       const work = await ask(
-        api.POST('/api/v1/rollouts', { body: { preview: made.id, ...termsBody(terms) } }),
+        api.POST('/api/v1/rollouts', { body: { preview: made.id, ...termsBody(terms), mayMiss: confirmed } }),
       );
       navigate('/rollouts/:id', { params: { id: String(work.id) } });
     } catch (e) {
@@ -60,6 +64,7 @@
   {#if select !== undefined}
     <Loaded query={preview}>
       {#snippet children(made)}
+        <ProofNote proof={made.proof} bind:confirmed />
         {#if made.cameras.length > 0}
           <form
             class="mb-4 flex flex-wrap items-end gap-4"
@@ -69,7 +74,9 @@
             }}
           >
             <RolloutTerms bind:terms />
-            <Allowed to="EDITOR"><button class="act act-main">Start the rollout</button></Allowed>
+            <Allowed to="EDITOR"
+              ><button class="act act-main" disabled={unconfirmed(made)}>Start the rollout</button></Allowed
+            >
           </form>
         {/if}
         <PreviewTable preview={made} />
