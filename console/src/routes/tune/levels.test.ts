@@ -4,10 +4,12 @@ import {
   curve,
   height,
   instantAt,
+  length,
   nearest,
   path,
   pictureAt,
   share,
+  strongest,
   verdict,
   type Levels,
 } from './levels';

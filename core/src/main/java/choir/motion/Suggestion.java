@@ -14,7 +14,8 @@ import java.util.Optional;
 
 /**
  * The setting that is best on marked footage, among those that a device can hold: all wanted moments caught, then the
- * shortest motion in what is unwanted and the fewest false starts, then the best margin, then the least recorded. Motion that
+ * shortest motion in what is unwanted and the fewest false starts, then the best margin, of which three is ample, then the
+ * least recorded. Motion that
  * never ends is one false start, which is why they alone do not decide.
  *
  * @param best what it comes to
@@ -57,8 +58,9 @@ public record Suggestion(
                     c -> c.report().missed().size())
             .thenComparing(c -> c.report().falseMotion())
             .thenComparingInt(c -> c.report().falseStarts())
-            .thenComparing(c -> -Math.min(1e6, c.report().margin().orElse(0)))
-            .thenComparing(c -> c.report().recorded());
+            .thenComparing(c -> -Math.min(AMPLE, c.report().margin().orElse(0)))
+            .thenComparing(c -> c.report().recorded())
+            .thenComparing(c -> -c.report().margin().orElse(0));
 
     /**
      * @param watched the pixels that are watched now

@@ -19,6 +19,7 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -70,8 +71,16 @@ public record DeviceMotion(
 
         Reader(Family family, NativeConfig held) {
             this.family = family;
-            this.held = held;
-            this.neutral = new Neutral(family, held, Calendars.NONE);
+            this.held = withAreas(family, held);
+            this.neutral = new Neutral(family, this.held, Calendars.NONE);
+        }
+
+        /** Where its areas are not known, the whole picture is taken; thresholds in cells are counted over it. */
+        private static NativeConfig withAreas(Family family, NativeConfig held) {
+            return held.get(Catalogue.AREAS).isEmpty()
+                            && family.ability(Catalogue.AREAS).orElse(null) instanceof Ability.Mask mask
+                    ? held.with(Map.of(Catalogue.AREAS, new NativeValue.Mask(CellMask.all(mask.grid()))))
+                    : held;
         }
 
         DeviceMotion motion(LocalDateTime wall, int width, int height) {

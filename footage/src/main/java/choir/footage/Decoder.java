@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.JarURLConnection;
-import java.net.URI;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -137,14 +136,14 @@ public final class Decoder {
     }
 
     /**
-     * Keeps a stream as it comes, in a file.
+     * Keeps the pictures of a source as they come, in a file that tells their times.
      *
      * @param mostBytes after which it is cut off
      * @throws FootageException with the reason; nothing is left of the file then
      */
-    public void keep(URI stream, Path file, Duration deadline, long mostBytes) {
+    public void keep(Source source, Path file, Duration deadline, long mostBytes) {
         List<String> words = new ArrayList<>(begin("ffmpeg"));
-        words.addAll(input(new Source.Stream(stream)));
+        words.addAll(input(source));
         words.addAll(List.of(
                 "-map",
                 "0:v:0",

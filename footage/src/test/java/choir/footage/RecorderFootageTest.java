@@ -169,7 +169,7 @@ class RecorderFootageTest {
         var file = folder.resolve("kept.mkv");
         try (var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(20))
                 .orElseThrow()) {
-            decoder.keep(playing.address(), file, LONG, 100 << 20);
+            decoder.keep(new Source.Stream(playing.address()), file, LONG, 100 << 20);
         }
         assertThat(decoder.length(file, LONG).orElseThrow().toMillis()).isBetween(18_500L, 21_500L);
         try (var footage = decoder.open(Source.File.whole(file), WHOLE, LONG)) {

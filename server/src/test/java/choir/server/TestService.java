@@ -220,15 +220,31 @@ public final class TestService implements AutoCloseable {
         return send("POST", path, body);
     }
 
+    /** Sends bytes as they are. */
+    public Answer upload(String path, byte[] content) {
+        return sent(request(path, "POST", HttpRequest.BodyPublishers.ofByteArray(content))
+                .header("Content-Type", "application/octet-stream"));
+    }
+
     public Answer send(String method, String path, @org.jspecify.annotations.Nullable Object body, String... headers) {
+        return sent(
+                request(
+                                path,
+                                method,
+                                body == null
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
+                        .header("Content-Type", "application/json"),
+                headers);
+    }
+
+    private HttpRequest.Builder request(String path, String method, HttpRequest.BodyPublisher body) {
         int port = ((WebServerApplicationContext) context).getWebServer().getPort();
-        var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
-                .method(
-                        method,
-                        body == null
-                                ? HttpRequest.BodyPublishers.noBody()
-                                : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
-                .header("Content-Type", "application/json");
+        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                .method(method, body);
+    }
+
+    private Answer sent(HttpRequest.Builder request, String... headers) {
         if (!token.isEmpty()) {
             request.header("Authorization", "Bearer " + token);
         }

@@ -18,6 +18,8 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -246,6 +248,16 @@ final class Ensemble implements AutoCloseable {
                 .build());
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
         return answer.body();
+    }
+
+    /** Who passed a camera when, by the simulator's own account. */
+    JsonNode truth(String camera, Instant from, Duration length) {
+        var answer = exchange(
+                HttpRequest.newBuilder(simulator.panel("").resolve("/truth/" + camera + "?" + from + "/" + length))
+                        .GET()
+                        .build());
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
+        return JSON.readTree(answer.body());
     }
 
     int simulatorPort() {

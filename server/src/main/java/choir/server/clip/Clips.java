@@ -3,6 +3,7 @@ package choir.server.clip;
 import choir.fleet.Node;
 import choir.footage.Decoder;
 import choir.footage.FootageException;
+import choir.footage.Source;
 import choir.link.Playing;
 import choir.motion.Mark;
 import choir.server.ServiceSettings;
@@ -128,7 +129,7 @@ class Clips {
         try {
             var file = folder().resolve(name);
             try {
-                decoder().keep(played.address(), file, deadline, LARGEST);
+                decoder().keep(new Source.Stream(played.address()), file, deadline, LARGEST);
             } catch (FootageException e) {
                 throw played.trouble()
                         .<RuntimeException>map(t -> t)
@@ -183,21 +184,26 @@ class Clips {
     Clip add(Node.Camera named, Instant begins, InputStream content, String who) {
         var camera = fleet.camera(named);
         return withPlace(() -> {
+            var brought = newName();
             var name = newName();
+            underWay.add(brought);
             underWay.add(name);
             var file = folder().resolve(name);
             try {
-                try (var out = Files.newOutputStream(file, StandardOpenOption.CREATE_NEW)) {
+                try (var out = Files.newOutputStream(folder().resolve(brought), StandardOpenOption.CREATE_NEW)) {
                     copy(content, out);
                 }
+                // Of whatever it is, the pictures alone are kept, with their times.
+                decoder().keep(Source.File.whole(folder().resolve(brought)), file, DEADLINE, LARGEST);
                 return stored(camera.id(), camera.camera(), camera.label(), begins, file, Clip.Origin.FILE, who);
             } catch (FootageException e) {
                 delete(file);
                 throw new Problem(Problem.Kind.INVALID, "that is no footage that can be read; " + e.getMessage());
-            } catch (IOException | RuntimeException e) {
-                delete(file);
-                throw e instanceof RuntimeException r ? r : new UncheckedIOException((IOException) e);
+            } catch (IOException e) {
+                throw new UncheckedIOException("the footage cannot be stored", e);
             } finally {
+                delete(folder().resolve(brought));
+                underWay.remove(brought);
                 underWay.remove(name);
             }
         });

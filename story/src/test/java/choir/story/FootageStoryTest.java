@@ -1,0 +1,210 @@
+package choir.story;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import choir.story.Ensemble.Said;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * From footage that a recorder has to a setting that catches who must be caught, and a change that would lose them again;
+ * by command line, on who really walked there.
+ */
+class FootageStoryTest {
+    private static final String CAMERA = "pier-1/01";
+    private static Ensemble choir;
+
+    @BeforeAll
+    static void start() throws IOException {
+        choir = new Ensemble();
+        choir.recorder("pier-1", "tern", 2);
+        choir.panel("pier-1/01?scene=quay");
+        choir.panel("pier-1/02?scene=quay");
+        choir.load("template: house\nmotion: {detection: on, sensitivity: 50, threshold: 5%}\n"
+                + "recording: {before-event: 5s, after-event: 10s}\n---\ngroup: fleet\nuse: [house]\n");
+        done("rollout", "start", "--yes");
+    }
+
+    @AfterAll
+    static void stop() {
+        choir.close();
+    }
+
+    private static Said done(String... arguments) {
+        return ended(0, arguments);
+    }
+
+    private static Said ended(int exitCode, String... arguments) {
+        var said = choir.choir(arguments);
+        assertThat(said.exitCode())
+                .as("%s: %s%s", String.join(" ", arguments), said.out(), said.errors())
+                .isEqualTo(exitCode);
+        return said;
+    }
+
+    /** The farthest who walks by day within the last two days, for long enough. */
+    private static JsonNode farWalker() {
+        for (int hours = 3; hours < 48; hours++) {
+            var from = Instant.now().minus(Duration.ofHours(hours)).truncatedTo(ChronoUnit.HOURS);
+            var found = choir.truth("pier-1/01", from, Duration.ofHours(1))
+                    .valueStream()
+                    .filter(p -> p.path("kind").asString("").equals("walker"))
+                    .filter(p -> Math.abs(p.path("contrast").asInt()) >= 45)
+                    .filter(p ->
+                            p.path("metres").asInt() >= 25 && p.path("metres").asInt() <= 55)
+                    .filter(p -> Duration.between(
+                                            Instant.parse(p.path("from").asString("")),
+                                            Instant.parse(p.path("until").asString("")))
+                                    .compareTo(Duration.ofSeconds(12))
+                            > 0)
+                    .max(Comparator.comparingInt(p -> p.path("metres").asInt()));
+            if (found.isPresent() && isDay(from)) {
+                return found.get();
+            }
+        }
+        throw new AssertionError("nobody walked far away for two days");
+    }
+
+    private static boolean isDay(Instant at) {
+        int hour = at.atZone(ZoneId.of("Atlantic/Faroe")).getHour();
+        return hour >= 8 && hour < 18;
+    }
+
+    @Test
+    void fromAFarWalkToASettingThatCatchesItAndAChangeThatWouldLoseIt() throws IOException {
+        var walker = farWalker();
+        var from = Instant.parse(walker.path("from").asString("")).plusSeconds(1);
+        var until = Instant.parse(walker.path("until").asString("")).minusSeconds(1);
+        var begin = from.minusSeconds(90).toString();
+        assertThat(done(
+                                "clip",
+                                "take",
+                                CAMERA,
+                                "--from",
+                                begin,
+                                "--until",
+                                until.plusSeconds(60).toString())
+                        .out())
+                .contains("only looked at");
+        assertThat(done("clip", "keep", "1", "--because", "the farthest walk", "--days", "30")
+                        .out())
+                .contains("kept because the farthest walk");
+        done("clip", "mark", "1", "wanted", from.toString(), until.toString(), "--word", "far walker");
+        var ended = ended(
+                1, "clip", "mark", "1", "unwanted", from.plusSeconds(3).toString(), "--word", "not at the same time");
+        assertThat(ended.errors()).contains("far walker").contains("one or the other");
+        assertThat(done("clip", "show", "1").out()).contains("far walker").contains("W");
+
+        // Five percent of the picture is more than somebody far away.
+        assertThat(ended(3, "trial", "run", CAMERA).out()).containsPattern("policy +50 +5.\\d* %|policy +50 +5 %");
+        var suggested = Ensemble.JSON.readTree(
+                ended(3, "trial", "suggest", CAMERA, "--format", "json").out());
+        assertThat(suggested.path("best").path("missed").asInt()).isZero();
+        var best = suggested.path("best").path("setting");
+        assertThat(best.path("threshold").asDouble()).isLessThan(5);
+
+        done(
+                "set",
+                "camera:" + CAMERA,
+                "motion.sensitivity=" + best.path("sensitivity").asString(""),
+                "motion.threshold=" + best.path("threshold").asDouble() + "%",
+                "--because",
+                "tried on clip 1");
+        assertThat(ended(3, "preview", CAMERA).out()).contains("Catches the one wanted moment");
+        done("rollout", "start", CAMERA, "--yes");
+        assertThat(done("trial", "run", CAMERA).out()).contains("1 of 1");
+
+        // Somebody finds it too lively.
+        done("set", "camera:" + CAMERA, "motion.threshold=8%", "--because", "too many recordings");
+        var preview = ended(3, "preview", CAMERA).out();
+        assertThat(preview.lines().findFirst().orElse("")).contains("Would miss 1 of 1 wanted moment");
+        assertThat(preview).contains("pier-1/01 far walker");
+        assertThat(ended(1, "rollout", "start", CAMERA, "--yes").errors())
+                .contains("it would miss what is marked as wanted: pier-1/01 far walker");
+        ended(1, "rollout", "start", CAMERA, "--yes", "--may-miss", "pier-1/01 somebody else");
+        done("rollout", "start", CAMERA, "--yes", "--may-miss", "pier-1/01 far walker");
+        assertThat(ended(3, "trial", "run", CAMERA).out()).contains("0 of 1");
+        assertThat(choir.get("/api/v1/journal?subject=" + CAMERA.replace("/", "%2F"))
+                        .body()
+                        .toString())
+                .contains("looks at footage")
+                .contains("keeps footage");
+    }
+
+    @Test
+    void whatCannotBeTakenIsSaidAndLeavesNothing() throws IOException {
+        assertThat(ended(1, "clip", "take", "pier-1/02", "--from", "2031-01-14T06:00:00Z")
+                        .errors())
+                .contains("has not happened yet");
+        choir.panel("pier-1/02?switched-on=off");
+        assertThat(ended(
+                                1,
+                                "clip",
+                                "take",
+                                "pier-1/02",
+                                "--from",
+                                Instant.now().minusSeconds(7200).toString())
+                        .errors())
+                .contains("pier-1");
+        var odd = Files.writeString(choir.folder().resolve("odd.mp4"), "#EXTM3U\n/etc/passwd\n".repeat(500));
+        assertThat(ended(1, "clip", "add", "pier-1/02", odd.toString(), "--at", "2027-01-14T06:00:00Z")
+                        .errors())
+                .contains("no footage that can be read");
+        var clips = choir.folder().resolve("data/clips");
+        try (var files = Files.list(clips)) {
+            var known = choir.get("/api/v1/clips?select=camera:pier-1/02").body();
+            assertThat(known).isEmpty();
+            assertThat(files.filter(f -> f.toString().endsWith(".mkv")).count()).isLessThanOrEqualTo(2);
+        }
+    }
+
+    @Test
+    void aWalkIsMarkedByWhoeverWalks() throws InterruptedException {
+        var walk = choir.post("/api/v1/walks", Map.of("camera", "pier-1/01")).body();
+        var id = walk.path("id").asLong();
+        for (int i = 0;
+                i < 600
+                        && !choir.get("/api/v1/walks/" + id)
+                                .body()
+                                .path("pictures")
+                                .asBoolean();
+                i++) {
+            Thread.sleep(100);
+        }
+        Thread.sleep(2_500);
+        choir.panel("pier-1/01?pass=12");
+        Thread.sleep(3_000);
+        choir.post("/api/v1/walks/" + id + "/moments", Map.of("word", "at 12 m"));
+        Thread.sleep(3_000);
+        var clip = choir.post("/api/v1/walks/" + id + "/stop", Map.of()).body();
+        assertThat(clip.path("origin").asString("")).isEqualTo("live");
+        assertThat(clip.path("marks")).hasSize(1);
+        var tried = choir.post(
+                        "/api/v1/trials",
+                        Map.of(
+                                "clips",
+                                List.of(clip.path("id").asLong()),
+                                "settings",
+                                List.of(
+                                        Map.of("name", "keen", "sensitivity", "60", "threshold", "0.3%"),
+                                        Map.of("name", "blunt", "sensitivity", "10", "threshold", "40%"))))
+                .body()
+                .path("clips")
+                .path(0)
+                .path("reports");
+        assertThat(tried.path(0).path("missed").asInt()).as("%s", tried).isZero();
+        assertThat(tried.path(1).path("missed").asInt()).isEqualTo(1);
+        assertThat(choir.get("/api/v1/walks/" + id).status()).isEqualTo(404);
+    }
+}
