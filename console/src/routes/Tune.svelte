@@ -350,7 +350,7 @@
             ? 'What the recorder itself saw is not known.'
             : 'The marks at the foot are the recorder’s own motion.'}
         </p>
-        <Allowed to="EDITOR">
+        <Allowed to="TECHNICIAN">
           <form class="mt-4 flex flex-wrap items-end gap-3" onsubmit={(e) => e.preventDefault()}>
             <label class="text-sm"
               >What is seen {span
@@ -382,7 +382,7 @@
         <Suggested {suggestion} {ignored} ontake={(s, area) => void work.run(() => take(s, area))} />
       {/if}
       {#if !clip.because}
-        <Allowed to="EDITOR">
+        <Allowed to="TECHNICIAN">
           <form
             class="mt-6 flex flex-wrap items-end gap-3 border-t border-line pt-4"
             onsubmit={(e) => {

@@ -30,7 +30,7 @@
           >{m.kind === 'wanted' ? 'must trigger' : 'must not'}</span
         >
         <span>{m.word}</span>
-        <Allowed to="EDITOR"
+        <Allowed to="TECHNICIAN"
           ><button
             class="text-faint underline"
             aria-label="Take back {m.word || 'this mark'}"

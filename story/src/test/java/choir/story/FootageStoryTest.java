@@ -97,14 +97,14 @@ class FootageStoryTest {
                                 until.plusSeconds(60).toString())
                         .out())
                 .contains("only looked at");
-        assertThat(done("clip", "keep", "1", "--because", "the farthest walk", "--days", "30")
+        assertThat(done("clip", "keep", clip, "--because", "the farthest walk", "--days", "30")
                         .out())
                 .contains("kept because the farthest walk");
-        done("clip", "mark", "1", "wanted", from.toString(), until.toString(), "--word", "far walker");
+        done("clip", "mark", clip, "wanted", from.toString(), until.toString(), "--word", "far walker");
         var ended = ended(
-                1, "clip", "mark", "1", "unwanted", from.plusSeconds(3).toString(), "--word", "not at the same time");
+                1, "clip", "mark", clip, "unwanted", from.plusSeconds(3).toString(), "--word", "not at the same time");
         assertThat(ended.errors()).contains("far walker").contains("one or the other");
-        assertThat(done("clip", "show", "1").out()).contains("far walker").contains("W");
+        assertThat(done("clip", "show", clip).out()).contains("far walker").contains("W");
 
         // Five percent of the picture is more than somebody far away.
         assertThat(ended(3, "trial", "run", CAMERA).out()).containsPattern("policy +50 +5.\\d* %|policy +50 +5 %");
@@ -157,15 +157,21 @@ class FootageStoryTest {
                                 Instant.now().minusSeconds(7200).toString())
                         .errors())
                 .contains("pier-1");
+        var before = files();
         var odd = Files.writeString(choir.folder().resolve("odd.mp4"), "#EXTM3U\n/etc/passwd\n".repeat(500));
         assertThat(ended(1, "clip", "add", "pier-1/02", odd.toString(), "--at", "2027-01-14T06:00:00Z")
                         .errors())
                 .contains("no footage that can be read");
-        var clips = choir.folder().resolve("data/clips");
-        try (var files = Files.list(clips)) {
-            var known = choir.get("/api/v1/clips?select=camera:pier-1/02").body();
-            assertThat(known).isEmpty();
-            assertThat(files.filter(f -> f.toString().endsWith(".mkv")).count()).isLessThanOrEqualTo(2);
+        assertThat(files()).isEqualTo(before);
+    }
+
+    private static List<String> files() throws IOException {
+        var folder = choir.folder().resolve("data/clips");
+        if (!Files.isDirectory(folder)) {
+            return List.of();
+        }
+        try (var files = Files.list(folder)) {
+            return files.map(f -> f.getFileName().toString()).sorted().toList();
         }
     }
 

@@ -98,13 +98,13 @@ class Clips {
 
     /** Takes a stretch of what was recorded; it ends earlier where the footage has a gap. */
     Clip take(Node.Camera named, Instant from, Instant until, String who) {
+        if (from.isAfter(clock.instant())) {
+            throw new Problem(Problem.Kind.INVALID, "there is no footage of what has not happened yet (" + from + ")");
+        }
         if (!from.isBefore(until) || Duration.between(from, until).compareTo(LONGEST) > 0) {
             throw new Problem(
                     Problem.Kind.INVALID,
                     "from has to lie before until, and at most " + LONGEST.toMinutes() + " minutes before it");
-        }
-        if (from.isAfter(clock.instant())) {
-            throw new Problem(Problem.Kind.INVALID, "there is no footage of what has not happened yet (" + from + ")");
         }
         var camera = fleet.camera(named);
         return withPlace(() -> {
