@@ -107,7 +107,6 @@ export function strongest(values: number[]): number {
 /** What a trial comes to, in a sentence. */
 export function verdict(report: Schemas['TrialReport']): string {
   const wanted = report.wanted.length;
-  const caught = wanted - report.missed;
   const parts = [];
   if (wanted > 0) {
     parts.push(
@@ -115,8 +114,9 @@ export function verdict(report: Schemas['TrialReport']): string {
         ? wanted === 1
           ? 'The wanted moment is caught'
           : `${wanted === 2 ? 'Both' : `All ${wanted}`} wanted moments are caught`
-        : `${report.missed} of ${wanted} wanted moments ${report.missed === 1 ? 'is' : 'are'} missed` +
-            (caught > 0 ? '' : '; none is caught'),
+        : wanted === 1
+          ? 'The wanted moment is missed'
+          : `${report.missed} of ${wanted} wanted moments ${report.missed === 1 ? 'is' : 'are'} missed`,
     );
   }
   if (report.unwanted.length > 0) {

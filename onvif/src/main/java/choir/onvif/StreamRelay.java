@@ -310,7 +310,7 @@ final class StreamRelay implements Playing {
         if (answer.status() >= 300 || answer.status() == 0) {
             fail(
                     answer.status() == 404 ? Reason.NOT_SUPPORTED : Reason.REFUSED,
-                    "does not play it: " + Element.shortened(answer.first()));
+                    "does not play it: " + Element.shortened(answer.first().replaceFirst("^RTSP/\\S+ ", "")));
         }
         boolean described = request.filter(r -> r.method().equals("DESCRIBE")).isPresent() && answer.status() == 200;
         asked = Optional.empty();

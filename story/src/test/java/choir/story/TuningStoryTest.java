@@ -1,0 +1,138 @@
+package choir.story;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+import tools.jackson.databind.JsonNode;
+
+/** Tuning before a picture, as a person does it in the console. */
+class TuningStoryTest {
+    private static final String PICTURE = "input[aria-label=Picture]";
+    private static Ensemble choir;
+    private static Browser browser;
+
+    @BeforeAll
+    static void start() {
+        choir = new Ensemble();
+        choir.recorder("pier-1", "tern", 1);
+        choir.panel("pier-1/01?scene=gangway");
+        choir.load(
+                "template: house\nmotion: {detection: on, sensitivity: 50, threshold: 90%}\n---\ngroup: fleet\nuse: [house]\n");
+        browser = new Browser(choir);
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        choir.close();
+    }
+
+    /** Somebody who passes by day within the last two days. */
+    private static JsonNode walker() {
+        for (int hours = 3; hours < 48; hours++) {
+            var from = Instant.now().minus(Duration.ofHours(hours)).truncatedTo(ChronoUnit.HOURS);
+            int wall = from.atZone(ZoneId.of("Atlantic/Faroe")).getHour();
+            var found = choir.truth("pier-1/01", from.plusSeconds(300), Duration.ofMinutes(50))
+                    .valueStream()
+                    .filter(p -> Duration.between(
+                                            Instant.parse(p.path("from").asString("")),
+                                            Instant.parse(p.path("until").asString("")))
+                                    .compareTo(Duration.ofSeconds(14))
+                            > 0)
+                    .max(Comparator.comparingInt(
+                            p -> Math.abs(p.path("contrast").asInt())));
+            if (found.isPresent() && wall >= 8 && wall < 18) {
+                return found.get();
+            }
+        }
+        throw new AssertionError("nobody passed for two days");
+    }
+
+    @Test
+    void theLineIsMovedUntilWhoMustBeCaughtIsCaught() {
+        var walker = walker();
+        var begin = Instant.parse(walker.path("from").asString(""));
+        var clip = choir.post(
+                        "/api/v1/clips",
+                        Map.of(
+                                "camera",
+                                "pier-1/01",
+                                "from",
+                                begin.minusSeconds(60).toString(),
+                                "until",
+                                begin.plusSeconds(60).toString()))
+                .body();
+        browser.signIn();
+        browser.open("/cameras/pier-1/01");
+        browser.press("Tune");
+        browser.see("When the recorder saw motion on that day");
+        browser.open("/cameras/pier-1/01/tune?clip=" + clip.path("id").asLong());
+        browser.see("Nothing is marked yet");
+        // Seven seconds into the walk, two pictures a second.
+        browser.run(
+                "const e = document.querySelector(arguments[0]); e.value = arguments[1];"
+                        + " e.dispatchEvent(new Event('input', {bubbles: true}))",
+                PICTURE,
+                "134");
+        browser.type("input[placeholder='walker at 70 m']", "somebody on the gangway");
+        browser.press("Must trigger");
+        browser.see("must trigger somebody on the gangway");
+        browser.see("The wanted moment is missed");
+
+        browser.press("Suggest the best setting");
+        browser.see("It rests on one wanted moment alone");
+        browser.press("Try ");
+        browser.see("The wanted moment is caught");
+
+        // The line by the keyboard: up until it is over what the walker reaches, and down again.
+        browser.focus("[role=slider][aria-label=Threshold]");
+        for (int i = 0; i < 400 && !browser.text().contains("missed: somebody"); i += 10) {
+            for (int n = 0; n < 10; n++) {
+                browser.keys(Keys.ARROW_UP);
+            }
+            browser.run("return new Promise(r => setTimeout(r, 300))");
+        }
+        browser.see("The wanted moment is missed");
+        browser.press("Try ");
+        browser.see("The wanted moment is caught");
+        assertThat(browser.value("#sensitivity")).isNotEmpty();
+
+        browser.type("form input[maxlength='200']", "the gangway must be seen");
+        browser.press("Keep");
+        browser.see("kept because the gangway must be seen");
+        browser.press("Into the policy");
+        browser.see("As an exception for this camera alone");
+        browser.press("Make it an exception");
+        browser.see("What is asked, where from, and what the recorder holds");
+        browser.press("Preview");
+        browser.see("The wanted moment on kept clips would be caught");
+        browser.press("Start the rollout");
+        browser.press("Write it");
+        browser.see("Done: 1 verified");
+
+        choir.write(
+                "POST",
+                "/api/v1/overrides",
+                Map.of("node", "camera:pier-1/01", "set", Map.of("motion.threshold", "99%"), "because", "too lively"),
+                "If-Match",
+                "*");
+        browser.open("/rollouts?select=camera:pier-1/01");
+        browser.see("Would miss 1 of 1 wanted moment");
+        assertThat(browser.run("return [...document.querySelectorAll('button')]"
+                        + ".find(b => b.textContent.includes('Start the rollout')).disabled"))
+                .isEqualTo(true);
+        browser.click("section[aria-label='What is wanted'] input[type=checkbox]");
+        browser.press("Start the rollout");
+        browser.press("Write it");
+        browser.see("Done: 1 verified");
+    }
+}
