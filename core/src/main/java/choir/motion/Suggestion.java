@@ -59,8 +59,15 @@ public record Suggestion(
             .thenComparing(c -> c.report().falseMotion())
             .thenComparingInt(c -> c.report().falseStarts())
             .thenComparing(c -> -Math.min(AMPLE, c.report().margin().orElse(0)))
-            .thenComparing(c -> c.report().recorded())
+            .thenComparingLong(c -> twentieths(c.report()))
             .thenComparing(c -> -c.report().margin().orElse(0));
+
+    /** Of what was watched; less than that is not worth a margin. */
+    private static long twentieths(Report report) {
+        return Math.round(20.0
+                * report.recorded().toMillis()
+                / Math.max(1, report.watched().toMillis()));
+    }
 
     /**
      * @param watched the pixels that are watched now

@@ -119,12 +119,9 @@ class TuningStoryTest {
         browser.press("Write it");
         browser.see("Done: 1 verified");
 
-        choir.write(
-                "POST",
-                "/api/v1/overrides",
-                Map.of("node", "camera:pier-1/01", "set", Map.of("motion.threshold", "99%"), "because", "too lively"),
-                "If-Match",
-                "*");
+        var livelier =
+                choir.choir("set", "camera:pier-1/01", "motion.threshold=99%", "--because", "too many recordings");
+        assertThat(livelier.exitCode()).as(livelier.errors()).isZero();
         browser.open("/rollouts?select=camera:pier-1/01");
         browser.see("Would miss 1 of 1 wanted moment");
         assertThat(browser.run("return [...document.querySelectorAll('button')]"

@@ -390,6 +390,9 @@ class TrialApi {
                     .append(s.best().missed().size())
                     .append(" would be missed.");
         }
+        if (s.best().wanted().size() == 1) {
+            text.append(" It rests on one wanted moment alone; mark the farthest and the darkest too.");
+        }
         s.against()
                 .ifPresent(a ->
                         text.append(" ").append(capital(TrialViews.against(a))).append("."));
