@@ -11,6 +11,7 @@
   import { cameraPath, navigate, p, route } from '../router';
   import ClipPicture from './tune/ClipPicture.svelte';
   import IntoPolicy from './tune/IntoPolicy.svelte';
+  import Live from './tune/Live.svelte';
   import LevelStrip from './tune/LevelStrip.svelte';
   import MarkList from './tune/MarkList.svelte';
   import Report from './tune/Report.svelte';
@@ -51,6 +52,7 @@
   let because = $state('');
   let days = $state(90);
   let taking = $state(false);
+  let live = $state(false);
   const work = new Attempt();
 
   const begin = $derived(clip ? Date.parse(clip.from) : 0);
@@ -230,6 +232,9 @@
       ><a class="act no-underline" href={p('/cameras/:recorder/:channel/walk', { params: path })}>Walk test</a
       ></Allowed
     >
+    {#if !clip && !live}
+      <button class="act" onclick={() => (live = true)}>Look now</button>
+    {/if}
     {#if clip}
       <button class="act" onclick={() => (clip = undefined)}>Other footage</button>
       <Allowed to="EDITOR"
@@ -242,7 +247,9 @@
 
   <Trouble error={work.error} />
   {#if !clip}
-    {#if recorder.data && wanted === 0}
+    {#if recorder.data && live}
+      <Live camera={name} {zone} onstop={() => (live = false)} />
+    {:else if recorder.data && wanted === 0}
       <Stretch camera={name} {zone} onclip={(c) => void work.run(() => open(c))} />
     {/if}
   {:else}

@@ -18,6 +18,16 @@ public final class Differences {
         }
     }
 
+    /**
+     * Of what one picture differs.
+     *
+     * @param delta the absolute difference of each pixel
+     * @param watched pixels by their number
+     */
+    public static Differences of(byte[] delta, java.util.BitSet watched) {
+        return Reference.counted(delta, watched);
+    }
+
     /** How many pixels are watched. */
     public int watched() {
         return atLeast[0];

@@ -30,8 +30,14 @@ class DoorsTest {
             "POST /api/v1/area-drafts");
 
     /** What shows or takes footage; a viewer sees none. */
-    private static final List<String> FOOTAGE =
-            List.of("/api/v1/clips", "/api/v1/clip-files", "/api/v1/trials", "/api/v1/suggestions", "/api/v1/walks");
+    private static final List<String> FOOTAGE = List.of(
+            "/api/v1/clips",
+            "/api/v1/clip-files",
+            "/api/v1/live-levels",
+            "/api/v1/tuning",
+            "/api/v1/trials",
+            "/api/v1/suggestions",
+            "/api/v1/walks");
 
     private static boolean isOfFootage(String door) {
         var path = door.substring(door.indexOf(' ') + 1);

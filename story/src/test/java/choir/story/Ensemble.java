@@ -23,6 +23,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -266,6 +267,19 @@ final class Ensemble implements AutoCloseable {
 
     Answer get(String path) {
         return send(request(path).GET());
+    }
+
+    /** The lines of an answer as they come; it is broken off when the stream is closed. */
+    Stream<String> lines(String path) {
+        try {
+            return http.send(request(path).GET().build(), BodyHandlers.ofLines())
+                    .body();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
     }
 
     Answer post(String path, Object body) {

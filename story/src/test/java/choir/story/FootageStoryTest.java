@@ -214,4 +214,38 @@ class FootageStoryTest {
         assertThat(tried.path(1).path("missed").asInt()).isEqualTo(1);
         assertThat(choir.get("/api/v1/walks/" + id).status()).isEqualTo(404);
     }
+
+    @Test
+    void whatIsSeenNowComesAsItHappensAndEndsWithWhoLooks() {
+        var tuning = choir.get("/api/v1/tuning?camera=pier-1/01").body();
+        assertThat(tuning.path("steps")).hasSize(63);
+        assertThat(tuning.path("sensitivities")).hasSize(101);
+        try (var lines = choir.lines("/api/v1/live-levels?camera=pier-1/01")) {
+            var pictures = lines.filter(l -> l.startsWith("data:"))
+                    .map(l -> Ensemble.JSON.readTree(l.substring("data:".length())))
+                    .filter(p -> p.hasNonNull("picture") || p.hasNonNull("trouble"))
+                    .limit(6)
+                    .toList();
+            assertThat(pictures).hasSize(6).allSatisfy(p -> {
+                assertThat(p.hasNonNull("trouble")).isFalse();
+                assertThat(p.path("counting")).hasSize(63);
+                assertThat(p.path("picture").asString("").length()).isGreaterThan(500);
+            });
+            // Less counts at a larger step.
+            var counting = pictures.getLast().path("counting");
+            assertThat(counting.path(0).asInt())
+                    .isGreaterThanOrEqualTo(counting.path(62).asInt());
+            assertThat(pictures.getLast().path("at").asLong())
+                    .isGreaterThan(pictures.getFirst().path("at").asLong());
+        }
+        assertThat(choir.get("/api/v1/journal?subject=pier-1%2F01").body().toString())
+                .contains("looks at live pictures");
+        choir.panel("pier-1?fault=AWAY");
+        try {
+            assertThat(choir.get("/api/v1/live-levels?camera=pier-1/01").status())
+                    .isEqualTo(502);
+        } finally {
+            choir.panel("pier-1?fault=NONE");
+        }
+    }
 }

@@ -72,6 +72,8 @@ class Doors {
                                 "/api/v1/clips",
                                 "/api/v1/clips/**",
                                 "/api/v1/clip-files",
+                                "/api/v1/live-levels",
+                                "/api/v1/tuning",
                                 "/api/v1/trials",
                                 "/api/v1/suggestions",
                                 "/api/v1/walks",

@@ -263,17 +263,13 @@ class TrialApi {
         var shown = Tried.with(policy, Optional.empty(), Optional.empty(), mask(given.ignore()));
         var pass = tried.pass(clip);
         var curves = pass.curves(shown.watched());
-        List<Integer> steps = new ArrayList<>();
-        List<int[]> counting = new ArrayList<>();
-        for (int step = Sensitivity.SMALLEST_STEP; step <= Sensitivity.LARGEST_STEP; step++) {
-            int at = step;
-            steps.add(step);
-            counting.add(
-                    curves.differences().stream().mapToInt(d -> d.counting(at)).toArray());
-        }
-        int cells = DeviceChoices.grid(standing.family()).cells();
-        var choices = DeviceChoices.of(standing.family(), Math.max(1, (int)
-                ((long) policy.watched().cardinality() * cells / (Passes.WIDTH * Passes.HEIGHT))));
+        var steps = LiveLevels.steps();
+        List<int[]> counting = steps.stream()
+                .map(step -> curves.differences().stream()
+                        .mapToInt(d -> d.counting(step))
+                        .toArray())
+                .toList();
+        var choices = LiveApi.choices(standing, policy);
         return new LevelsView(
                 pass.instants().stream()
                         .map(i -> i.toEpochMilli() - clip.begins().toEpochMilli())

@@ -17,8 +17,9 @@ import choir.server.web.Problem;
 import choir.trial.DeviceChoices;
 import choir.trial.DeviceMotion;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -62,7 +63,18 @@ class Tried {
     }
 
     static DeviceMotion motion(Standing standing, Clip clip, NativeConfig config) {
-        return DeviceMotion.of(standing.family(), config, wall(standing, clip), Passes.WIDTH, Passes.HEIGHT);
+        return DeviceMotion.of(standing.family(), config, wall(standing, clip.begins()), Passes.WIDTH, Passes.HEIGHT);
+    }
+
+    /** What the policy asks at that instant. */
+    static DeviceMotion now(Standing standing, Instant at) {
+        return DeviceMotion.of(standing.family(), wanted(standing), wall(standing, at), Passes.WIDTH, Passes.HEIGHT);
+    }
+
+    /** What the recorder holds, as it works at that instant; empty when that is not known. */
+    static Optional<DeviceMotion> heldNow(Standing standing, Instant at) {
+        return standing.held()
+                .map(held -> DeviceMotion.of(standing.family(), held, wall(standing, at), Passes.WIDTH, Passes.HEIGHT));
     }
 
     /** What is asked, in the device's own steps, over what it holds where nothing is asked. */
@@ -75,8 +87,9 @@ class Tried {
         return standing.held().orElse(NativeConfig.EMPTY).with(wanted);
     }
 
-    private static LocalDateTime wall(Standing standing, Clip clip) {
-        return clip.begins().atZone(ZoneId.of(standing.recorder().zone())).toLocalDateTime();
+    private static LocalDateTime wall(Standing standing, Instant at) {
+        // Where no zone is known; the hour only matters where a sensitivity differs by time.
+        return at.atZone(standing.recorder().zoneId().orElse(ZoneOffset.UTC)).toLocalDateTime();
     }
 
     /**
@@ -139,16 +152,13 @@ class Tried {
         var motion = motion(standing, clips.getFirst(), As.POLICY);
         var pass = Pass.joined(clips.stream().map(this::pass).toList());
         var marks = clips.stream().flatMap(c -> marks(c).stream()).toList();
-        var grid = DeviceChoices.grid(standing.family());
-        int watchedCells = Math.max(1, (int)
-                Math.round((double) motion.watched().cardinality() / (Passes.WIDTH * Passes.HEIGHT) * grid.cells()));
         return Suggestion.of(
                 pass,
                 motion.watched(),
                 marks,
-                DeviceChoices.of(standing.family(), watchedCells),
+                LiveApi.choices(standing, motion),
                 motion.setting(),
-                grid);
+                DeviceChoices.grid(standing.family()));
     }
 
     /** What a setting comes to over several clips of a camera. */
