@@ -21,6 +21,7 @@
   let clip = $state.raw<Schemas['ClipView'] | undefined>();
   let trial = $state.raw<Schemas['TrialOfClip'] | undefined>();
   let suggestion = $state.raw<Schemas['SuggestionView'] | undefined>();
+  let thresholds = $state.raw<number[]>([]);
   let word = $state('');
   const work = new Attempt();
 
@@ -63,11 +64,19 @@
       const tried = await ask(api.POST('/api/v1/trials', { body: { clips: [clip.id] } }));
       trial = tried.clips[0];
       if (trial?.reports.some((r) => r.missed > 0)) {
+        thresholds = (await ask(api.GET('/api/v1/tuning', { params: { query: { camera: name } } })))
+          .thresholds;
         suggestion = await ask(api.POST('/api/v1/suggestions', { body: { clips: [clip.id] } }));
       }
     });
 
   const first = $derived(trial?.reports[0]);
+  /** The largest threshold that the device can hold and that catches all, with everything else as it is. */
+  const enough = $derived.by(() => {
+    const weakest = first?.wanted[0]?.level ?? 0;
+    const below = thresholds.filter((t) => t <= weakest);
+    return below.length > 0 ? Math.max(...below) : undefined;
+  });
   const missed = $derived(first?.wanted.filter((m) => !m.over) ?? []);
 </script>
 
@@ -138,7 +147,13 @@
         </li>
       {/each}
     </ul>
-    {#if suggestion?.best && suggestion.best.missed === 0}
+    {#if missed.length > 0 && enough !== undefined}
+      <p class="mt-4 max-w-[60ch]">
+        The least change that would catch {missed.length === 1 ? 'it' : 'them'}: a threshold of {percent(
+          enough,
+        )} instead of {percent(first.setting.threshold)}.
+      </p>
+    {:else if suggestion?.best && suggestion.best.missed === 0}
       <p class="mt-4 max-w-[60ch]">
         Sensitivity {suggestion.best.setting.sensitivity} with a threshold of {percent(
           suggestion.best.setting.threshold,
