@@ -71,13 +71,16 @@
   const until = $derived(span ? span[1] : at);
 
   const wanted = Number(route.search.clip ?? 0);
+  let opening = $state(wanted > 0);
   $effect(() => {
     if (wanted > 0) {
       untrack(
         () =>
-          void work.run(async () =>
-            open(await ask(api.GET('/api/v1/clips/{id}', { params: { path: { id: wanted } } }))),
-          ),
+          void work
+            .run(async () =>
+              open(await ask(api.GET('/api/v1/clips/{id}', { params: { path: { id: wanted } } }))),
+            )
+            .then(() => (opening = false)),
       );
     }
   });
@@ -249,7 +252,7 @@
   {#if !clip}
     {#if recorder.data && live}
       <Live camera={name} {zone} onstop={() => (live = false)} />
-    {:else if recorder.data && wanted === 0}
+    {:else if recorder.data && !opening}
       <Stretch camera={name} {zone} onclip={(c) => void work.run(() => open(c))} />
     {/if}
   {:else}

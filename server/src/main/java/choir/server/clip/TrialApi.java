@@ -327,7 +327,7 @@ class TrialApi {
         var motion = tried.motion(first, As.POLICY);
         var ids = clips.stream().map(Clip::id).toList();
         var found = tried.suggestion(clips);
-        if (found.isEmpty()) {
+        if (found.best().isEmpty()) {
             return new SuggestionView(
                     first.camera().text(),
                     ids,
@@ -337,8 +337,7 @@ class TrialApi {
                     null,
                     "No moment is marked as wanted, so any setting is as good as any other; mark what must trigger.");
         }
-        var suggestion = found.get();
-        var now = tried.now(clips, motion);
+        var suggestion = found.best().get();
         var best = TrialViews.report(
                 setting("best", motion, suggestion.best().setting().threshold(), suggestion.sensitivity()),
                 suggestion.best());
@@ -356,7 +355,7 @@ class TrialApi {
         return new SuggestionView(
                 first.camera().text(),
                 ids,
-                TrialViews.report(TrialViews.setting("policy", motion), now),
+                TrialViews.report(TrialViews.setting("policy", motion), found.now()),
                 best,
                 suggestion.against().map(TrialViews::against).orElse(null),
                 area.orElse(null),

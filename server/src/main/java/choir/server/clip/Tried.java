@@ -17,6 +17,7 @@ import choir.server.web.Problem;
 import choir.trial.DeviceChoices;
 import choir.trial.DeviceMotion;
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -25,6 +26,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Component;
 
 /** Settings tried on clips: what a camera's policy asks, what its recorder holds, and what somebody wants to try. */
@@ -36,6 +38,10 @@ class Tried {
         HELD
     }
 
+    /** Of one camera, for a suggestion. */
+    private static final Duration MOST_AT_ONCE = Duration.ofMinutes(60);
+
+    private final Semaphore suggesting = new Semaphore(2, true);
     private final Standings standings;
     private final Passes passes;
     private final ClipStore store;
@@ -147,26 +153,40 @@ class Tried {
         return Trial.of(motion.setting(), pass.levels(motion.setting().step(), watched), marks);
     }
 
-    Optional<Suggestion> suggestion(List<Clip> clips) {
+    /** What the best setting is, beside what the policy asks now. */
+    record Suggested(Report now, Optional<Suggestion> best) {}
+
+    /** @throws Problem when that is more footage than is held in memory at once */
+    Suggested suggestion(List<Clip> clips) {
+        var length = clips.stream().map(Clip::length).reduce(Duration.ZERO, Duration::plus);
+        if (length.compareTo(MOST_AT_ONCE) > 0) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "these clips are " + length.toMinutes() + " minutes long, and at most " + MOST_AT_ONCE.toMinutes()
+                            + " are looked at together; name some of them");
+        }
+        suggesting.acquireUninterruptibly();
+        try {
+            return suggested(clips);
+        } finally {
+            suggesting.release();
+        }
+    }
+
+    private Suggested suggested(List<Clip> clips) {
         var standing = standings.of(clips.getFirst().camera());
         var motion = motion(standing, clips.getFirst(), As.POLICY);
         var pass = Pass.joined(clips.stream().map(this::pass).toList());
         var marks = clips.stream().flatMap(c -> marks(c).stream()).toList();
-        return Suggestion.of(
-                pass,
-                motion.watched(),
-                marks,
-                LiveApi.choices(standing, motion),
-                motion.setting(),
-                DeviceChoices.grid(standing.family()));
-    }
-
-    /** What a setting comes to over several clips of a camera. */
-    Report now(List<Clip> clips, DeviceMotion motion) {
-        return report(
-                Pass.joined(clips.stream().map(this::pass).toList()),
-                clips.stream().flatMap(c -> marks(c).stream()).toList(),
-                motion);
+        return new Suggested(
+                report(pass, marks, motion),
+                Suggestion.of(
+                        pass,
+                        motion.watched(),
+                        marks,
+                        LiveApi.choices(standing, motion),
+                        motion.setting(),
+                        DeviceChoices.grid(standing.family())));
     }
 
     boolean governsAreas(Clip clip) {

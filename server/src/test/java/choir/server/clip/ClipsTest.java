@@ -4,17 +4,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.server.TestService;
+import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -235,6 +241,51 @@ class ClipsTest {
         service.bean(Clips.class).sweep();
         assertThat(files()).hasSize(1);
         assertThat(service.get("/api/v1/clips").body()).hasSize(1);
+    }
+
+    /** A row of which somebody has taken the file. */
+    private long withoutFile(Duration length) {
+        var camera = service.bean(FleetStore.class).camera(Node.Camera.parse("haldr-1/01"));
+        var begins = Instant.parse(AT);
+        var clip = new Clip(
+                0,
+                camera.id(),
+                camera.camera(),
+                camera.label(),
+                begins,
+                begins.plus(length),
+                Clip.Origin.FILE,
+                "nowhere.mkv",
+                1,
+                Optional.of("an example"),
+                "ada",
+                begins,
+                Instant.now().plus(Duration.ofDays(1)));
+        return service.bean(Database.class)
+                .write(() -> service.bean(ClipStore.class).add(clip));
+    }
+
+    @Test
+    void moreFootageThanIsHeldAtOnceIsNotLookedAtTogether() {
+        var answer = service.post("/api/v1/suggestions", Map.of("clips", List.of(withoutFile(Duration.ofMinutes(61)))));
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.detail()).contains("61 minutes").contains("at most 60");
+    }
+
+    @Test
+    void aClipWhoseFileIsGoneSaysSoAndHoldsUpNoPreview() {
+        long id = withoutFile(Duration.ofSeconds(10));
+        mark(id, "wanted", "2027-01-14T06:00:04Z", "", 200);
+        var tried = service.post("/api/v1/trials", Map.of("clips", List.of(id)));
+        assertThat(tried.status()).isEqualTo(409);
+        assertThat(tried.detail())
+                .contains("cannot be read any more")
+                .doesNotContain(service.folder().toString());
+        service.load("template: house\nmotion: {sensitivity: 5}\n---\ngroup: fleet\nuse: [house]\n");
+        var preview = service.post("/api/v1/previews", Map.of());
+        assertThat(preview.status()).isEqualTo(200);
+        assertThat(preview.body().path("proof").path("untried").toString()).contains("cannot be read any more");
+        assertThat(preview.body().path("cameras")).hasSize(1);
     }
 
     @Test
