@@ -17,7 +17,6 @@ import choir.server.reading.FootageDoor;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.web.Problem;
-import choir.trial.DeviceChoices;
 import choir.trial.DeviceMotion;
 import java.math.BigDecimal;
 import java.security.Principal;
@@ -112,10 +111,7 @@ class TrialApi {
             List<Double> thresholds,
             @Nullable TriedSetting policy,
             @Nullable TriedSetting held,
-            @Nullable List<MotionSpan> motion,
-            boolean governsAreas,
-            int columns,
-            int rows) {}
+            @Nullable List<MotionSpan> motion) {}
 
     /** In milliseconds from the clip's beginning. */
     public record MotionSpan(long from, long until) {}
@@ -295,10 +291,7 @@ class TrialApi {
                         .map(all -> all.stream()
                                 .map(s -> new MotionSpan(since(clip, s.from()), since(clip, s.until())))
                                 .toList())
-                        .orElse(null),
-                tried.governsAreas(clip),
-                DeviceChoices.grid(standing.family()).columns(),
-                DeviceChoices.grid(standing.family()).rows());
+                        .orElse(null));
     }
 
     private static long since(Clip clip, Instant at) {
@@ -344,7 +337,7 @@ class TrialApi {
         var area = suggestion
                 .ignore()
                 .map(i -> new Ignored(
-                        hashes(i.cells()),
+                        i.cells().rows(),
                         TrialViews.report(
                                 setting(
                                         "with the area",
@@ -367,10 +360,6 @@ class TrialApi {
         return TrialViews.setting(
                 name,
                 motion.with(sensitivity.map(s -> new BigDecimal(Double.toString(s)).stripTrailingZeros()), threshold));
-    }
-
-    private static List<String> hashes(CellMask cells) {
-        return cells.rows();
     }
 
     private static String said(Suggestion s) {

@@ -7,7 +7,6 @@ import choir.motion.Pass;
 import choir.motion.Suggestion;
 import choir.motion.Trial;
 import choir.motion.Trial.Report;
-import choir.policy.Catalogue;
 import choir.refusal.Refusal;
 import choir.scale.Sensitivity;
 import choir.scale.Threshold;
@@ -187,10 +186,6 @@ class Tried {
                         LiveApi.choices(standing, motion),
                         motion.setting(),
                         DeviceChoices.grid(standing.family())));
-    }
-
-    boolean governsAreas(Clip clip) {
-        return standings.of(clip.camera()).policy().get(Catalogue.AREAS).isPresent();
     }
 
     Standing standing(Clip clip) {

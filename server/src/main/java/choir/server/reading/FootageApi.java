@@ -4,11 +4,9 @@ import choir.fleet.Node;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
 import choir.link.FootageLink.Stretch;
-import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
-import choir.server.fleet.StoredRecorder;
 import choir.server.web.Problem;
 import java.time.Clock;
 import java.time.DateTimeException;
@@ -63,14 +61,13 @@ class FootageApi {
     public record RecordedSpan(String from, String until) {}
 
     private final FleetStore fleet;
-    private final Devices devices;
+    private final FootageDoor door;
     private final RecorderLink link;
     private final Clock clock;
-    private final Places asked = new Places(16, 2);
 
-    FootageApi(FleetStore fleet, Devices devices, RecorderLink link, Clock clock) {
+    FootageApi(FleetStore fleet, FootageDoor door, RecorderLink link, Clock clock) {
         this.fleet = fleet;
-        this.devices = devices;
+        this.door = door;
         this.link = link;
         this.clock = clock;
     }
@@ -78,7 +75,7 @@ class FootageApi {
     @GetMapping("/api/v1/recorders/{name}/footage")
     FootageView footage(@PathVariable String name) {
         var recorder = fleet.recorder(name);
-        var kept = ask(recorder, link::kept);
+        var kept = door.ask(recorder, link::kept);
         List<FootageOfCamera> cameras = new ArrayList<>();
         for (var camera : fleet.camerasOf(name)) {
             cameras.add(footageOf(
@@ -113,9 +110,7 @@ class FootageApi {
         if (!begin.isBefore(end) || Duration.between(begin, end).compareTo(LONGEST) > 0) {
             throw new Problem(Problem.Kind.INVALID, "from has to lie before until, and at most 31 days before it");
         }
-        var history = ask(
-                        fleet.recorder(camera.recorder().text()),
-                        access -> link.history(access, camera.channel(), begin, end))
+        var history = door.history(camera, begin, end)
                 .orElseThrow(() -> new Problem(
                         Problem.Kind.RECORDER,
                         camera.recorder() + " does not tell what it recorded of " + camera.channel()));
@@ -144,18 +139,6 @@ class FootageApi {
             throw new Problem(
                     Problem.Kind.INVALID,
                     what + " is no time with a zone, such as 2027-01-14T06:00:00Z or 2027-01-14T06:00:00+01:00");
-        }
-    }
-
-    private <T> T ask(StoredRecorder recorder, Function<RecorderAccess, T> question) {
-        if (!asked.take(recorder.name())) {
-            throw new Problem(
-                    Problem.Kind.TOO_MANY, "much is being asked of " + recorder.name() + " already; ask again soon");
-        }
-        try {
-            return devices.answer(recorder, question);
-        } finally {
-            asked.leave(recorder.name());
         }
     }
 }

@@ -6,10 +6,12 @@ import choir.link.Playing;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.server.fleet.FleetStore;
+import choir.server.fleet.StoredRecorder;
 import choir.server.web.Problem;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** Footage of cameras, live and recorded, from their recorders. */
@@ -28,8 +30,7 @@ public class FootageDoor {
 
     /** @return to be closed */
     public Playing live(Node.Camera camera) {
-        return of(camera, (access, channel) -> link.playLive(access, channel))
-                .orElseThrow(() -> none(camera, "gives no live stream of"));
+        return of(camera, link::playLive).orElseThrow(() -> none(camera, "gives no live stream of"));
     }
 
     /** @return to be closed; it ends at the first gap */
@@ -47,14 +48,18 @@ public class FootageDoor {
         return new Problem(Problem.Kind.RECORDER, camera.recorder() + " " + what + " " + camera.channel());
     }
 
-    <T> Optional<T> of(Node.Camera camera, BiFunction<RecorderAccess, String, Optional<T>> question) {
-        var recorder = fleet.recorder(camera.recorder().text());
+    private <T> Optional<T> of(Node.Camera camera, BiFunction<RecorderAccess, String, Optional<T>> question) {
+        return ask(fleet.recorder(camera.recorder().text()), access -> question.apply(access, camera.channel()));
+    }
+
+    /** Few at a time for each recorder, whatever they ask of its footage. */
+    <T> T ask(StoredRecorder recorder, Function<RecorderAccess, T> question) {
         if (!asked.take(recorder.name())) {
             throw new Problem(
                     Problem.Kind.TOO_MANY, "much is being asked of " + recorder.name() + " already; ask again soon");
         }
         try {
-            return devices.answer(recorder, access -> question.apply(access, camera.channel()));
+            return devices.answer(recorder, question);
         } finally {
             asked.leave(recorder.name());
         }
