@@ -85,9 +85,9 @@ public class Proofs {
                             clip.camera() + ": more than " + MOST + " clips; preview fewer cameras to have it tried");
                     break;
                 }
-                wanted += marks.size();
                 try {
                     lost.addAll(lost(change, clip, marks));
+                    wanted += marks.size();
                 } catch (Problem e) {
                     untried.add(String.valueOf(e.getMessage()));
                 }

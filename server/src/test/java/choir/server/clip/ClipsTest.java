@@ -285,6 +285,9 @@ class ClipsTest {
         var preview = service.post("/api/v1/previews", Map.of());
         assertThat(preview.status()).isEqualTo(200);
         assertThat(preview.body().path("proof").path("untried").toString()).contains("cannot be read any more");
+        assertThat(preview.body().path("proof").path("wanted").asInt())
+                .as("what was not tried is not caught")
+                .isZero();
         assertThat(preview.body().path("cameras")).hasSize(1);
     }
 
