@@ -101,6 +101,7 @@
         <select class="field" bind:value={kind} name="kind">
           <option value="audit">an audit</option>
           <option value="report">a report</option>
+          <option value="activity">what was recorded</option>
         </select>
       </label>
       <label>

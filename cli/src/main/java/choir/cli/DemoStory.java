@@ -6,6 +6,8 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +17,8 @@ import tools.jackson.databind.JsonNode;
 
 /** Tells a fresh service of the demo fleet, gives its policy out, and then lets people change things at the recorders. */
 final class DemoStory {
+    private static final int PAST_DAYS = 35;
+
     private final Client service;
     private final URI simulator;
     private final URI secured;
@@ -39,7 +43,17 @@ final class DemoStory {
         tell.accept("loading templates, calendars and overrides");
         service.post(
                 "/api/v1/policy",
-                Map.of("files", PolicyFolder.read(List.of(policies)), "prune", false, "onlyTry", false));
+                Map.of(
+                        "files",
+                        PolicyFolder.read(List.of(policies)),
+                        "prune",
+                        false,
+                        "onlyTry",
+                        false,
+                        "inForceSince",
+                        LocalDate.now(ZoneId.of(fleet.zone()))
+                                .minusDays(PAST_DAYS)
+                                .toString()));
         tell.accept("giving the policy out");
         var preview = service.post("/api/v1/previews", Map.of("select", fleet.giveOut()));
         finish(service.post(
@@ -47,9 +61,16 @@ final class DemoStory {
                 Map.of("preview", preview.path("id").asLong(), "waves", List.of("5"), "maxFailedPercent", 100)));
         service.post(
                 "/api/v1/notices", Map.of("way", "mail", "target", "watch@skerry-line.example", "severity", "medium"));
+        // What was given out has been so for a month, as far as the recorders know.
+        fleet.recorders().stream()
+                .filter(r -> !r.user().isEmpty())
+                .forEach(r -> turn(r.name() + "?since=P" + PAST_DAYS + "D"));
         tell.accept("letting people change things at the recorders, and auditing");
         fleet.then().forEach(this::turn);
         finish(service.post("/api/v1/audits", Map.of()));
+        tell.accept("asking the recorders what they recorded in the last month");
+        finish(service.post("/api/v1/activity/readings", Map.of()));
+        service.post("/api/v1/plans", Map.of("kind", "activity", "cron", "30 0 * * *"));
     }
 
     private void add(DemoFleet.Recorder recorder) {

@@ -40,6 +40,8 @@ public final class Main {
         COMMANDS.put("sheet", SheetCommand.class);
         COMMANDS.put("audit", AuditCommand.class);
         COMMANDS.put("finding", FindingCommand.class);
+        COMMANDS.put("activity", ActivityCommand.class);
+        COMMANDS.put("recorded", RecordedCommand.class);
         COMMANDS.put("clip", ClipCommand.class);
         COMMANDS.put("trial", TrialCommand.class);
         COMMANDS.put("report", ReportCommand.class);

@@ -6,7 +6,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "add", description = "Audit a selection at set times, or make a report of it.")
+@Command(name = "add", description = "Audit a selection at set times, make a report of it, or ask what was recorded.")
 final class PlanAdd extends Act {
     @Parameters(
             index = "0",
@@ -19,6 +19,9 @@ final class PlanAdd extends Act {
 
     @Option(names = "--report", description = "a report as PDF, kept by the service, instead of an audit")
     private boolean report;
+
+    @Option(names = "--activity", description = "asks what was recorded, and compares it with the policy, instead")
+    private boolean activity;
 
     @Option(
             names = "--days",
@@ -36,8 +39,11 @@ final class PlanAdd extends Act {
             throw new Failure(
                     Failure.WRONG_USAGE, "--mail is for reports; who hears of audits is said by: choir notice add");
         }
+        if (activity && report) {
+            throw new Failure(Failure.WRONG_USAGE, "a plan is for one thing: say --report or --activity");
+        }
         var body = Client.body();
-        body.put("kind", report ? "report" : "audit");
+        body.put("kind", report ? "report" : activity ? "activity" : "audit");
         body.put("cron", cron);
         body.put("select", Selections.joined(words, ""));
         if (report) {

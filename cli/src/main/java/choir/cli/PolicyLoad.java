@@ -1,8 +1,10 @@
 package choir.cli;
 
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -19,6 +21,14 @@ final class PolicyLoad extends Act {
     @Option(names = "--prune", description = "also remove templates, uses and overrides that the files do not name")
     private boolean prune;
 
+    @Option(
+            names = "--in-force-since",
+            paramLabel = "DATE",
+            description =
+                    "what the files say has been in force since that day, such as 2026-03-01; what was recorded is"
+                            + " compared with it")
+    private @Nullable String inForceSince;
+
     @Option(names = "--yes", description = "do not ask")
     private boolean yes;
 
@@ -34,7 +44,11 @@ final class PolicyLoad extends Act {
         if (!yes && !Confirmation.given("Take these changes?")) {
             throw new Failure(Failure.FAILED, "nothing was taken; say --yes to take them without a question");
         }
-        var taken = service.post("/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", false));
+        Map<String, Object> body = new HashMap<>(Map.of("files", files, "prune", prune, "onlyTry", false));
+        if (inForceSince != null) {
+            body.put("inForceSince", inForceSince);
+        }
+        var taken = service.post("/api/v1/policy", body);
         say("took " + taken.path("changes").size() + " changes; see what they do with: choir preview");
         return Failure.DONE;
     }

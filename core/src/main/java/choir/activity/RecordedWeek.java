@@ -16,8 +16,6 @@ public final class RecordedWeek {
     private static final List<Trigger> ORDER =
             List.of(Trigger.CONTINUOUS, Trigger.MOTION, Trigger.ALARM, Trigger.ANALYTICS, Trigger.MOTION_AND_ALARM);
 
-    private static final int SHORTEST_GAP = 5;
-
     /** @param until exclusive; both in seconds from Monday 00:00 */
     public record Span(int from, int until) {
         public Span {
@@ -102,14 +100,5 @@ public final class RecordedWeek {
             from = bits.nextSetBit(until);
         }
         return spans;
-    }
-
-    /** Stretches of minutes that record continuously without footage; gaps of under five seconds are none. */
-    public static List<Span> missing(Week<TriggerSet> week, List<Span> footage) {
-        var missing = seconds(week, Trigger.CONTINUOUS);
-        missing.andNot(bits(footage));
-        return spans(missing).stream()
-                .filter(s -> s.until() - s.from() >= SHORTEST_GAP)
-                .toList();
     }
 }

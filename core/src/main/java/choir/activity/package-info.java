@@ -1,3 +1,3 @@
-/** What a week of recording ought to have left, against what is there. */
+/** What recorders kept and saw, why, and what had to be kept and was not. All of it in true time and without a clock. */
 @org.jspecify.annotations.NullMarked
 package choir.activity;

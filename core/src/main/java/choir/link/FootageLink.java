@@ -1,6 +1,7 @@
 package choir.link;
 
 import java.net.URI;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +43,25 @@ public interface FootageLink {
      * @throws LinkException with the reason when it cannot be asked
      */
     Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until);
+
+    /**
+     * What a recorder tells of its past, of all of its channels.
+     *
+     * @param kept by channel
+     * @param histories for each stretch that was asked about, in their order, by channel; a channel that has no recording is
+     *     missing
+     * @param clockAhead by how much its clock is ahead now
+     */
+    record Recall(Map<String, Kept> kept, List<Map<String, History>> histories, Duration clockAhead) {}
+
+    /**
+     * What was recorded of all channels, and what moved, in one conversation.
+     *
+     * @param stretches in true time
+     * @return empty when the recorder has no search
+     * @throws LinkException with the reason when it cannot be asked
+     */
+    Optional<Recall> recall(RecorderAccess access, List<Stretch> stretches);
 
     /**
      * Where the channel's live stream is, at the recorder's own host and without a password in it.

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -61,14 +62,53 @@ public record WallClock(Week<TriggerSet> week, List<SpecialDay> specialDays, Zon
             throw new Refusal("expected a later date within ten years, not " + from + " to " + toExclusive);
         }
         Map<TriggerSet, Duration> sums = new LinkedHashMap<>();
-        for (var date = from; date.isBefore(toExclusive); date = date.plusDays(1)) {
+        between(
+                        from.atStartOfDay(zone).toInstant(),
+                        toExclusive.atStartOfDay(zone).toInstant())
+                .forEach(s -> sums.merge(s.triggers(), Duration.between(s.from(), s.until()), Duration::plus));
+        return sums;
+    }
+
+    /** A stretch of real time for which one trigger set holds; the end exclusive. */
+    public record Stretch(Instant from, Instant until, TriggerSet triggers) {}
+
+    /** What holds from one moment to before another, in order; of moments of which nothing is said there is none. */
+    public List<Stretch> between(Instant from, Instant until) {
+        List<Stretch> stretches = new ArrayList<>();
+        var last = until.atZone(zone).toLocalDate();
+        for (var date = from.atZone(zone).toLocalDate(); !date.isAfter(last); date = date.plusDays(1)) {
             var plan = day(date);
             var end = date.plusDays(1).atStartOfDay(zone);
             for (var piece = date.atStartOfDay(zone); piece.isBefore(end); piece = endOfOffset(piece, end)) {
-                add(sums, plan, piece, endOfOffset(piece, end), date);
+                add(stretches, plan, piece, endOfOffset(piece, end), from, until);
             }
         }
-        return sums;
+        return stretches;
+    }
+
+    private static void add(
+            List<Stretch> stretches,
+            Week<TriggerSet> plan,
+            ZonedDateTime piece,
+            ZonedDateTime end,
+            Instant from,
+            Instant until) {
+        long first = piece.toLocalTime().toSecondOfDay();
+        for (var run : plan.runs()) {
+            var begin = later(from, later(piece.toInstant(), piece.toInstant().plusSeconds(run.from() * 60L - first)));
+            var stop = earlier(until, earlier(end.toInstant(), piece.toInstant().plusSeconds(run.to() * 60L - first)));
+            if (begin.isBefore(stop)) {
+                stretches.add(new Stretch(begin, stop, run.value()));
+            }
+        }
+    }
+
+    private static Instant later(Instant a, Instant b) {
+        return a.isAfter(b) ? a : b;
+    }
+
+    private static Instant earlier(Instant a, Instant b) {
+        return a.isBefore(b) ? a : b;
     }
 
     /** The end of the day, or an earlier moment at which the clock is put. */
@@ -77,22 +117,5 @@ public record WallClock(Week<TriggerSet> week, List<SpecialDay> specialDays, Zon
         return next != null && next.getInstant().isBefore(end.toInstant())
                 ? next.getInstant().atZone(zone)
                 : end;
-    }
-
-    private static void add(
-            Map<TriggerSet, Duration> sums,
-            Week<TriggerSet> plan,
-            ZonedDateTime from,
-            ZonedDateTime to,
-            LocalDate date) {
-        long first =
-                Duration.between(date.atStartOfDay(), from.toLocalDateTime()).toSeconds();
-        long length = Duration.between(from, to).toSeconds();
-        for (var run : plan.runs()) {
-            long seconds = Math.min(first + length, run.to() * 60L) - Math.max(first, run.from() * 60L);
-            if (seconds > 0) {
-                sums.merge(run.value(), Duration.ofSeconds(seconds), Duration::plus);
-            }
-        }
     }
 }

@@ -63,24 +63,11 @@ class RecordedWeekTest {
         assertThat(left).as("case %d", number).isEqualTo(expected);
     }
 
-    static Stream<Arguments> missing() {
-        return Vectors.cases("missing-footage.json");
-    }
-
-    @ParameterizedTest
-    @MethodSource("missing")
-    void missesWhatTheSlowMethodMisses(int number, JsonNode given) {
-        assertThat(RecordedWeek.missing(week(given), spans(given.path("footage"))))
-                .as("case %d", number)
-                .isEqualTo(spans(given.path("missing")));
-    }
-
     @Test
-    void minutesThatNobodySpeaksOfRecordNothingAndMissNothing() {
+    void minutesThatNobodySpeaksOfRecordNothing() {
         Week<TriggerSet> silent = Week.silent();
         assertThat(RecordedWeek.of(silent, Map.of(Trigger.MOTION, List.of(new Span(0, 100))), 5, 5))
                 .isEmpty();
-        assertThat(RecordedWeek.missing(silent, List.of())).isEmpty();
     }
 
     @Test

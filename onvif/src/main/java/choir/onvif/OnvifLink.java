@@ -25,6 +25,7 @@ import java.net.URI;
 import java.security.cert.X509Certificate;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -197,6 +198,22 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
                 patience.reading(),
                 session -> new RecordedSearch(session, Snapshot.take(session, DayGroups.NONE))
                         .history(channel, from, until));
+    }
+
+    @Override
+    public Optional<Recall> recall(RecorderAccess access, List<Stretch> stretches) {
+        return in(access, patience.reading().multipliedBy(1L + stretches.size()), session -> {
+            var search = new RecordedSearch(session, Snapshot.take(session, DayGroups.NONE));
+            List<Map<String, History>> histories = new ArrayList<>();
+            for (var stretch : stretches) {
+                var told = search.histories(stretch.from(), stretch.until());
+                if (told.isEmpty()) {
+                    return Optional.empty();
+                }
+                histories.add(told.get());
+            }
+            return Optional.of(new Recall(search.kept().orElse(Map.of()), histories, session.clockError()));
+        });
     }
 
     @Override

@@ -12,6 +12,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -102,13 +103,61 @@ final class RecordedSearch {
     /** A state that was told: on or off from that moment. */
     private record Edge(Instant at, boolean on, boolean start) {}
 
+    /** What was told of one channel: for each track and for each rule of its detection, which turn on and off by themselves. */
+    private static final class Told {
+        private final Map<String, List<Edge>> recorded = new LinkedHashMap<>();
+        private final Map<String, List<Edge>> motion = new LinkedHashMap<>();
+
+        Stream<Edge> edges() {
+            return Stream.concat(recorded.values().stream(), motion.values().stream())
+                    .flatMap(List::stream);
+        }
+
+        History history(Instant from, Instant known, boolean whole) {
+            return new History(union(recorded, from, known), union(motion, from, known), whole, known);
+        }
+
+        private static Optional<List<Stretch>> union(Map<String, List<Edge>> told, Instant from, Instant until) {
+            var each = told.values().stream()
+                    .flatMap(edges -> stretches(edges, from, until).stream())
+                    .toList();
+            return each.size() < 2
+                    ? each.stream().findFirst()
+                    : Optional.of(joined(each.stream().flatMap(List::stream)));
+        }
+
+        private static List<Stretch> joined(Stream<Stretch> stretches) {
+            List<Stretch> joined = new ArrayList<>();
+            stretches.sorted(Comparator.comparing(Stretch::from)).forEach(next -> {
+                if (joined.isEmpty() || next.from().isAfter(joined.getLast().until())) {
+                    joined.add(next);
+                } else {
+                    var last = joined.removeLast();
+                    joined.add(
+                            new Stretch(last.from(), last.until().isAfter(next.until()) ? last.until() : next.until()));
+                }
+            });
+            return joined;
+        }
+    }
+
     Optional<History> history(String channel, Instant from, Instant until) {
         var recordings = snapshot.recordingsOf(channel);
-        if (recordings.isEmpty()) {
-            return Optional.empty();
-        }
-        List<Edge> recorded = new ArrayList<>();
-        List<Edge> motion = new ArrayList<>();
+        return recordings.isEmpty()
+                ? Optional.empty()
+                : histories(List.of(channel), recordings, from, until).map(all -> all.get(channel));
+    }
+
+    /** Of all channels that have a recording. */
+    Optional<Map<String, History>> histories(Instant from, Instant until) {
+        return histories(snapshot.channelsWithRecordings(), List.of(), from, until);
+    }
+
+    /** @param recordings of which alone; empty for all */
+    private Optional<Map<String, History>> histories(
+            List<String> channels, List<String> recordings, Instant from, Instant until) {
+        Map<String, Told> told = new LinkedHashMap<>();
+        channels.forEach(c -> told.put(c, new Told()));
         var expression = Element.of(NOTIFICATION, "TopicExpression", WANTED)
                 .withAttribute("Dialect", CONCRETE)
                 .declaring("tns1", TOPICS);
@@ -127,21 +176,28 @@ final class RecordedSearch {
                         of("KeepAliveTime", KEEP_ALIVE.toString())),
                 "GetEventSearchResults",
                 "Result",
-                one -> sort(one, recorded, motion));
+                one -> channelOf(one)
+                        .or(() -> channels.size() == 1 ? Optional.of(channels.getFirst()) : Optional.empty())
+                        .map(told::get)
+                        .ifPresent(of -> sort(one, of)));
         return found.map(whole -> {
-            var known = whole ? until : last(recorded, motion, from);
-            return new History(stretches(recorded, from, known), stretches(motion, from, known), whole, known);
+            var known = whole ? until : last(told.values(), from);
+            Map<String, History> all = new LinkedHashMap<>();
+            told.forEach((channel, of) -> all.put(channel, of.history(from, known, whole)));
+            return all;
         });
     }
 
-    private static Instant last(List<Edge> recorded, List<Edge> motion, Instant otherwise) {
-        return Stream.concat(recorded.stream(), motion.stream())
+    /** The latest that was told of any, since what came was in the order of time over all. */
+    private static Instant last(Collection<Told> told, Instant otherwise) {
+        return told.stream()
+                .flatMap(Told::edges)
                 .map(Edge::at)
                 .max(Comparator.naturalOrder())
                 .orElse(otherwise);
     }
 
-    private void sort(Element result, List<Edge> recorded, List<Edge> motion) {
+    private void sort(Element result, Told told) {
         var event = result.child("Event");
         var topic = event.flatMap(e -> e.textAt("Topic")).orElse("");
         var path = topic.substring(topic.indexOf(':') + 1);
@@ -156,14 +212,35 @@ final class RecordedSearch {
                 .filter(t -> t.equals("true") || t.equals("1"))
                 .isPresent();
         switch (path) {
-            case "RecordingHistory/Track/State" ->
-                value(message.get(), "IsDataPresent").ifPresent(on -> recorded.add(new Edge(at.get(), on, start)));
+            case "RecordingHistory/Track/State" -> {
+                var track = result.tokenAt("RecordingToken").orElse("") + " "
+                        + result.textAt("TrackToken").orElse("");
+                value(message.get(), "IsDataPresent").ifPresent(on -> add(told.recorded, track, at.get(), on, start));
+            }
             case "RuleEngine/CellMotionDetector/Motion" ->
-                value(message.get(), "IsMotion").ifPresent(on -> motion.add(new Edge(at.get(), on, start)));
+                value(message.get(), "IsMotion")
+                        .ifPresent(on -> add(told.motion, rule(path, message.get()), at.get(), on, start));
             case "RuleEngine/MotionRegionDetector/Motion", "VideoSource/MotionAlarm" ->
-                value(message.get(), "State").ifPresent(on -> motion.add(new Edge(at.get(), on, start)));
+                value(message.get(), "State")
+                        .ifPresent(on -> add(told.motion, rule(path, message.get()), at.get(), on, start));
             default -> {}
         }
+    }
+
+    private static void add(Map<String, List<Edge>> told, String of, Instant at, boolean on, boolean start) {
+        told.computeIfAbsent(of, o -> new ArrayList<>()).add(new Edge(at, on, start));
+    }
+
+    /** Whose state it is. */
+    private static String rule(String path, Element message) {
+        return path
+                + message.child("Source").stream()
+                        .flatMap(Element::tree)
+                        .filter(e -> e.is("SimpleItem"))
+                        .map(e -> " " + e.attribute("Name").orElse("") + "="
+                                + e.attribute("Value").orElse(""))
+                        .sorted()
+                        .collect(java.util.stream.Collectors.joining());
     }
 
     private static Optional<Boolean> value(Element message, String name) {

@@ -282,6 +282,13 @@ record Snapshot(
                 .findFirst();
     }
 
+    List<String> channelsWithRecordings() {
+        return jobs.byChannel().entrySet().stream()
+                .filter(e -> e.getValue().stream().anyMatch(j -> !j.recording().isEmpty()))
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
     Optional<Element> recordingOf(String channel) {
         return jobsOf(channel).stream()
                 .flatMap(j -> Optional.ofNullable(recordings.get(j.recording())).stream())

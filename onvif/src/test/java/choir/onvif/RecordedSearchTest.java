@@ -100,11 +100,12 @@ class RecordedSearchTest {
     void motionRecordingIsWhatTheMotionWasWithItsBuffersAlsoOverManyParts() {
         var access = added("tern");
         simulator.turn("tern/01?scene=hall");
-        simulator.turn("tern/01?sensitivity=95");
+        simulator.turn("tern/01?sensitivity=75");
         simulator.turn("tern/01?threshold=1");
         var week = new NativeValue.Hours(WeekText.parse(List.of("daily motion")));
         assertThat(Writes.to(link, access, Map.of("01", Map.of(Catalogue.WEEK, week))))
                 .isEmpty();
+        simulator.turn("tern?since=P30D");
         var from = NOW.minus(Duration.ofDays(6));
         var history = link.history(access, "01", from, UNTIL).orElseThrow();
         var motion = history.motion().orElseThrow();

@@ -30,6 +30,8 @@ import org.springframework.validation.annotation.Validated;
  * @param hosts the names by which the service is called beside those of this machine; without them it answers to any name
  *     where it listens on more than loopback
  * @param secondPersonFrom rollouts of so many cameras and more wait for a second person; 0 for none
+ * @param activityDays for how many days what was recorded is kept to the second
+ * @param activitySumsDays for how many days the sums of it are kept
  * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
  */
@@ -50,6 +52,8 @@ public record ServiceSettings(
         Duration changeQuiet,
         @org.jspecify.annotations.Nullable List<String> hosts,
         @Min(0) int secondPersonFrom,
+        @Min(1) @Max(3_660) int activityDays,
+        @Min(1) @Max(3_660) int activitySumsDays,
         Assumed assumed,
         @org.jspecify.annotations.Nullable Setup setup) {
     public record Setup(String user, String password) {}

@@ -28,6 +28,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** Recorders without a wire: what they hold is a value, and what they do can be said. */
 public final class FakeRecorders implements RecorderLink {
@@ -61,6 +62,7 @@ public final class FakeRecorders implements RecorderLink {
         public volatile Optional<Map<String, Kept>> kept = Optional.empty();
 
         public volatile Optional<History> history = Optional.empty();
+        public volatile Function<List<Stretch>, Optional<Recall>> recall = stretches -> Optional.empty();
         public volatile Optional<LinkException> away = Optional.empty();
         public volatile Act beforeRead = () -> {};
         public volatile Act beforeWrite = () -> {};
@@ -269,6 +271,12 @@ public final class FakeRecorders implements RecorderLink {
     public Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until) {
         refuseWhenAway(at(access));
         return at(access).history;
+    }
+
+    @Override
+    public Optional<Recall> recall(RecorderAccess access, List<Stretch> stretches) {
+        refuseWhenAway(at(access));
+        return at(access).recall.apply(stretches);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,9 @@ import java.util.Set;
  * Faults come together and for a time ({@code ?fault=SLOW,CUT_OFF&for=PT3S}); {@code ?restart=8&takes=false&away=PT3S}
  * restarts it at its eighth write from now; {@code ?share=02:01} makes channel 02 use the schedules of 01, and
  * {@code /01?odd-schedule=...} shows that text as each schedule of the channel; {@code ?serial=}, {@code ?firmware=} and {@code ?drop=02} make another of it.
+ * {@code &since=P21D} says that what the other knobs set was so for three weeks already, {@code &until=P9D} that it was taken
+ * back then, {@code ?lost=P3D/PT3H} that of three hours three days ago the footage is lost, and {@code ?holds=P9D} that nothing
+ * older fits on the disks.
  */
 final class FrontPanel {
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
@@ -47,7 +51,8 @@ final class FrontPanel {
     }
 
     /** Knobs that change what a camera sees, and no setting. */
-    private static final Set<String> OF_THE_SCENE = Set.of("walker", "pass", "scene", "label");
+    private static final Set<String> OF_THE_SCENE =
+            Set.of("walker", "pass", "scene", "label", "since", "until", "lost");
 
     private static final Set<String> OF_RECORDING =
             Set.of("switched-on", "erase", "odd-schedule", "before", "continuous");
@@ -70,17 +75,27 @@ final class FrontPanel {
     }
 
     private static void turn(SimRecorder recorder, Optional<String> channel, Map<String, String> knobs) {
+        var since = Instant.now().minus(Duration.parse(knobs.getOrDefault("since", "PT0S")));
         synchronized (recorder) {
-            knobs.forEach((key, value) -> {
-                if (channel.isPresent()) {
-                    turn(recorder, recorder.channel(channel.get()), key, value);
-                    if (!OF_THE_SCENE.contains(key)) {
-                        EventAnswers.tellOfPanel(recorder, recorder.channel(channel.get()), OF_RECORDING.contains(key));
-                    }
-                } else {
-                    turn(recorder, key, value, knobs);
+            if (channel.isPresent()) {
+                var turned = recorder.channel(channel.get());
+                Runnable turning = () -> knobs.forEach((key, value) -> turn(recorder, turned, key, value));
+                if (knobs.containsKey("until")) {
+                    var until = Instant.now().minus(Duration.parse(knobs.get("until")));
+                    turned.rememberingOnly(since, until, turning);
+                    return;
                 }
-            });
+                turned.remembering(since, turning);
+                knobs.keySet().stream()
+                        .filter(key -> !OF_THE_SCENE.contains(key))
+                        .forEach(key -> EventAnswers.tellOfPanel(recorder, turned, OF_RECORDING.contains(key)));
+            } else {
+                knobs.forEach((key, value) -> turn(recorder, key, value, knobs, since));
+                if (knobs.containsKey("since")) {
+                    // All that it is set to now it was set to since then.
+                    recorder.channels.forEach(c -> c.remembering(since, () -> {}));
+                }
+            }
             recorder.save();
             recorder.notifyAll();
         }
@@ -95,7 +110,7 @@ final class FrontPanel {
         return query;
     }
 
-    private static void turn(SimRecorder recorder, String key, String value, Map<String, String> all) {
+    private static void turn(SimRecorder recorder, String key, String value, Map<String, String> all, Instant since) {
         switch (key) {
             case "fault" -> recorder.faults.set(value, Duration.parse(all.getOrDefault("for", "PT0S")));
             case "restart" ->
@@ -103,7 +118,7 @@ final class FrontPanel {
                         Integer.parseInt(value),
                         Boolean.parseBoolean(all.getOrDefault("takes", "false")),
                         Duration.parse(all.getOrDefault("away", "PT3S"))));
-            case "for", "takes", "away" -> {
+            case "for", "takes", "away", "since" -> {
                 // Said of another knob.
             }
             case "serial" -> recorder.serial = value;
@@ -121,7 +136,9 @@ final class FrontPanel {
                 recorder.pause = Optional.of(new SimModel.Pause(
                         recorder.pause.map(SimModel.Pause::ofAll).orElse(true), Duration.parse(value)));
             case "delay" -> recorder.delay = Duration.parse(value);
-            case "clock" -> recorder.clockAhead = Duration.parse(value);
+            case "clock" -> recorder.setClock(Duration.parse(value), since);
+            case "holds" -> recorder.holds = Duration.parse(value);
+            case "lost" -> recorder.channels.forEach(c -> lose(c, value));
             case "zone" -> recorder.zone = value;
             default -> throw new IllegalArgumentException("no such knob on the recorder: " + key);
         }
@@ -152,6 +169,10 @@ final class FrontPanel {
                 channel.lanes.values().forEach(java.util.BitSet::clear);
                 channel.lanes.values().iterator().next().set(0, SimChannel.WEEK);
             }
+            case "lost" -> lose(channel, value);
+            case "since", "until" -> {
+                // Said of the other knobs.
+            }
             case "pass" -> channel.guest(Integer.parseInt(value));
             case "walker" -> {
                 channel.motionNow = value.equals("on");
@@ -163,6 +184,13 @@ final class FrontPanel {
                 }
             }
         }
+    }
+
+    /** @param span how long ago it began, and for how long it went on, such as {@code P3D/PT3H} */
+    private static void lose(SimChannel channel, String span) {
+        var both = span.split("/", 2);
+        var from = Instant.now().minus(Duration.parse(both[0]));
+        channel.lose(from, from.plus(Duration.parse(both.length > 1 ? both[1] : "PT1H")));
     }
 
     /** Takes the cells of a rectangle, {@code left,top,right,bottom} in shares of the picture, out of the mask. */

@@ -141,8 +141,9 @@ final class SearchAnswers {
         var motion = "<tt:SimpleItem Name=\"VideoSourceConfigurationToken\" Value=\"VSC" + c.place
                 + "\"/><tt:SimpleItem Name=\"VideoAnalyticsConfigurationToken\" Value=\"VAC" + c.place
                 + "\"/><tt:SimpleItem Name=\"Rule\" Value=\"Motion\"/>";
-        edges(found, life.recorded(from, end), start, end, STATE, recording, "IsRecording");
-        edges(found, life.recorded(from, end), start, end, TRACK, track, "IsDataPresent");
+        var recorded = life.recorded(from, end);
+        edges(found, recorded, start, end, STATE, recording, "IsRecording");
+        edges(found, recorded, start, end, TRACK, track, "IsDataPresent");
         edges(found, life.motion(from, end), start, end, EventAnswers.MOTION, motion, "IsMotion");
         return found;
     }

@@ -46,6 +46,11 @@ final class SimChannel {
     final java.util.List<SimLife.Passer> guests = new java.util.concurrent.CopyOnWriteArrayList<>();
 
     Instant silentUntil = Instant.EPOCH;
+    /** What it was set to before. */
+    private final SimPast<SimSettings> past = new SimPast<>();
+
+    /** Footage that is gone, such as by a disk that failed. */
+    final java.util.List<SimLife.Span> lost = new java.util.concurrent.CopyOnWriteArrayList<>();
 
     SimChannel(SimModel model, String place, String token, String label, String deviceName) {
         this.model = model;
@@ -78,12 +83,38 @@ final class SimChannel {
         return due && active && isDue(lane, wall) && !Instant.now().isBefore(silentUntil);
     }
 
-    /** Whether that minute of the week is one of the lane's. */
-    boolean isDue(String lane, LocalDateTime wall) {
-        int minute = (wall.getDayOfWeek().getValue() - 1) * 1440 + wall.getHour() * 60 + wall.getMinute();
-        return lanes.containsKey(lane)
-                && (model.unscheduled()
-                        || lanes.getOrDefault(lane, new BitSet()).get(minute));
+    private boolean isDue(String lane, LocalDateTime wall) {
+        return SimSettings.of(this).isDue(model, lane, wall);
+    }
+
+    /** @param now what it is set to now */
+    SimSettings at(Instant at, SimSettings now) {
+        return past.at(at, now);
+    }
+
+    /** Does something to its settings that was taken back again then. */
+    void rememberingOnly(Instant since, Instant until, Runnable act) {
+        var before = SimSettings.of(this);
+        act.run();
+        var meanwhile = SimSettings.of(this);
+        before.restore(this);
+        past.changed(since, before, meanwhile);
+        past.changed(until, meanwhile, before);
+    }
+
+    void lose(Instant from, Instant until) {
+        lost.removeIf(l -> l.until().isBefore(Instant.now().minus(java.time.Duration.ofDays(40))));
+        lost.add(new SimLife.Span(from, until));
+    }
+
+    /** Does something to its settings, and remembers since when they are as they are then. */
+    void remembering(Instant since, Runnable act) {
+        var before = SimSettings.of(this);
+        try {
+            act.run();
+        } finally {
+            past.changed(since, before, SimSettings.of(this));
+        }
     }
 
     /** Nothing records on that day, by whatever trigger. */
@@ -124,6 +155,11 @@ final class SimChannel {
         to.setProperty(p + "after", Integer.toString(after));
         to.setProperty(p + "frames", Integer.toString(frames));
         to.setProperty(p + "retention", Integer.toString(retentionDays));
+        past.all().forEach((since, settings) -> settings.save(to, p + "past." + since.getEpochSecond() + "."));
+        for (int i = 0; i < lost.size(); i++) {
+            to.setProperty(
+                    p + "lost." + i, lost.get(i).from() + "/" + lost.get(i).until());
+        }
     }
 
     void load(Properties from) {
@@ -149,6 +185,19 @@ final class SimChannel {
         after = Integer.parseInt(from.getProperty(p + "after"));
         frames = Integer.parseInt(from.getProperty(p + "frames"));
         retentionDays = Integer.parseInt(from.getProperty(p + "retention"));
+        Map<Instant, SimSettings> kept = new TreeMap<>();
+        for (var name : from.stringPropertyNames()) {
+            if (name.startsWith(p + "past.")) {
+                var second = name.substring((p + "past.").length()).split("\\.", 2)[0];
+                kept.computeIfAbsent(
+                        Instant.ofEpochSecond(Long.parseLong(second)),
+                        at -> SimSettings.load(from, p + "past." + second + "."));
+            } else if (name.startsWith(p + "lost.")) {
+                var both = from.getProperty(name).split("/", 2);
+                lost.add(new SimLife.Span(Instant.parse(both[0]), Instant.parse(both[1])));
+            }
+        }
+        past.load(kept);
     }
 
     private static String hex(BitSet minutes) {

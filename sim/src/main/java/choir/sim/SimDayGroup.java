@@ -2,12 +2,15 @@ package choir.sim;
 
 import static choir.sim.DeviceServices.join;
 
+import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Properties;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.w3c.dom.Element;
 
@@ -17,6 +20,7 @@ import org.w3c.dom.Element;
  */
 record SimDayGroup(String token, String name, String days) {
     private static final int MOST_GROUPS = 16;
+    private static final Pattern DATE = Pattern.compile("(DTSTART|DTEND)[^:\\r\\n]*:(\\d{8})");
 
     static void requireSupport(SimModel model) {
         if (!model.specialDays()) {
@@ -93,6 +97,32 @@ record SimDayGroup(String token, String name, String days) {
         return Xml.text(range, name)
                 .map(t -> LocalTime.parse(t).toSecondOfDay() / 60)
                 .orElse(otherwise);
+    }
+
+    /** Whether the date is one of its days, of which each is an event of whole days. */
+    boolean includes(LocalDate date) {
+        for (var event : days.split("BEGIN:VEVENT")) {
+            var start = DATE.matcher(event);
+            if (!start.find()) {
+                continue;
+            }
+            var first = LocalDate.parse(start.group(2), DateTimeFormatter.BASIC_ISO_DATE);
+            var after = first.plusDays(1);
+            while (start.find()) {
+                if (start.group(1).equals("DTEND")) {
+                    after = LocalDate.parse(start.group(2), DateTimeFormatter.BASIC_ISO_DATE);
+                }
+            }
+            if (event.contains("FREQ=YEARLY")) {
+                int years = date.getYear() - first.getYear();
+                after = after.plusYears(years);
+                first = first.plusYears(years);
+            }
+            if (!date.isBefore(first) && date.isBefore(after)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     void save(Properties to) {

@@ -10,24 +10,30 @@ import java.util.List;
  */
 final class SimDetection {
     private static final double LEAST_STEP = 5;
+    private static final double GRAINY_BLOCKS = 4;
     private static final double MOST_STEP = 75;
 
     private final SimModel model;
-    private final SimChannel channel;
+    private final SimSettings settings;
 
-    SimDetection(SimModel model, SimChannel channel) {
+    SimDetection(SimModel model, SimSettings settings) {
         this.model = model;
-        this.channel = channel;
+        this.settings = settings;
     }
 
     boolean isOn() {
-        return channel.values.entrySet().stream()
+        return settings.values().entrySet().stream()
                 .noneMatch(e -> e.getKey().endsWith(".Enabled") && e.getValue().equals("false"));
     }
 
     boolean sees(Passer passer, boolean night) {
         double contrast = Math.abs(passer.contrast()) * (night && passer.kind() != Kind.LAMPS ? 0.45 : 1);
         return contrast >= step() && blocks(passer) >= blocksWanted();
+    }
+
+    /** @param grain of the picture, in steps of luminance */
+    boolean seesGrain(double grain) {
+        return step() < grain && blocksWanted() <= GRAINY_BLOCKS;
     }
 
     /** Its blocks that somebody of that size touches; half a block is one. */
@@ -46,7 +52,7 @@ final class SimDetection {
     private double blocksWanted() {
         int all = model.columns() * model.rows();
         var name = model.panel().getOrDefault("threshold", "");
-        var held = channel.values.getOrDefault(name, "");
+        var held = settings.values().getOrDefault(name, "");
         if (!held.matches("\\d{1,9}")) {
             return Math.max(1, all * 0.01);
         }
@@ -57,7 +63,7 @@ final class SimDetection {
     /** Where on its scale that knob stands, 0 to 1, 1 the most sensitive. */
     private double share(String knob, double otherwise) {
         var name = model.panel().getOrDefault(knob, "");
-        var held = channel.values.getOrDefault(name, "");
+        var held = settings.values().getOrDefault(name, "");
         int word = List.of("low", "medium", "high").indexOf(held);
         if (word >= 0) {
             return word / 2.0;

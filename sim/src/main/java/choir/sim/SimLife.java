@@ -10,11 +10,15 @@ import java.util.List;
 import java.util.Random;
 
 /**
- * What moves before a camera and what is recorded of it, as a function of camera and instant, by what it is set to now. An
+ * What moves before a camera and what is recorded of it, as a function of camera and instant, by what it was set to then. An
  * hour has its own movements, more of them by day, and as many as the scene has life.
  */
 final class SimLife {
     private static final long HOUR = 3_600;
+    private static final double NIGHT_GRAIN = 9;
+    private static final double DAY_GRAIN = 6;
+    private static final long LONGEST_AFTER = 600;
+    private static final long LONGEST_BEFORE = 60;
 
     /** @param until exclusive */
     record Span(Instant from, Instant until) {}
@@ -61,32 +65,54 @@ final class SimLife {
 
     private final SimRecorder recorder;
     private final SimChannel channel;
+    private final SimSettings now;
 
     SimLife(SimRecorder recorder, SimChannel channel) {
         this.recorder = recorder;
         this.channel = channel;
+        this.now = SimSettings.of(channel);
     }
 
     /** Nothing is kept of before. */
-    Instant earliest(Instant now) {
-        return now.minus(Duration.ofDays(channel.retentionDays == 0 ? 30 : Math.min(30, channel.retentionDays)));
+    Instant earliest(Instant today) {
+        var fits = today.minus(recorder.holds);
+        var wanted = today.minus(Duration.ofDays(channel.retentionDays == 0 ? 365 : channel.retentionDays));
+        return fits.isAfter(wanted) ? fits : wanted;
     }
 
     /** When its own detection saw something, in order, none touching another; clipped to the span. */
     List<Span> motion(Instant from, Instant until) {
-        var detection = new SimDetection(recorder.model, channel);
-        if (!detection.isOn()) {
-            return List.of();
-        }
         List<Span> found = new ArrayList<>();
         for (var passer : passers(from, until)) {
-            if (passer.until().isAfter(from) && detection.sees(passer, isNight(passer.from()))) {
+            var detection = new SimDetection(recorder.model, channel.at(passer.from(), now));
+            if (detection.isOn() && detection.sees(passer, isNight(passer.from()))) {
                 found.add(new Span(
                         passer.from().isBefore(from) ? from : passer.from(),
                         passer.until().isAfter(until) ? until : passer.until()));
             }
         }
+        found.addAll(restless(from, until));
+        found.sort(Comparator.comparing(Span::from));
         return joined(found);
+    }
+
+    /** Hours in which its detection is so sensitive that it sees the grain of the picture, all the time. */
+    private List<Span> restless(Instant from, Instant until) {
+        List<Span> found = new ArrayList<>();
+        if (channel.scene.equals("none")) {
+            return found;
+        }
+        for (long hour = Math.floorDiv(from.getEpochSecond(), HOUR); hour * HOUR < until.getEpochSecond(); hour++) {
+            var begin = Instant.ofEpochSecond(Math.max(from.getEpochSecond(), hour * HOUR));
+            var end = Instant.ofEpochSecond(Math.min(until.getEpochSecond(), (hour + 1) * HOUR));
+            var detection = new SimDetection(recorder.model, channel.at(begin, now));
+            if (begin.isBefore(end)
+                    && detection.isOn()
+                    && detection.seesGrain(isNight(begin) ? NIGHT_GRAIN : DAY_GRAIN)) {
+                found.add(new Span(begin, end));
+            }
+        }
+        return found;
     }
 
     private static List<Span> joined(List<Span> spans) {
@@ -198,9 +224,6 @@ final class SimLife {
 
     /** Stretches with footage, in order, none touching another. */
     List<Span> recorded(Instant from, Instant until) {
-        if (!channel.active) {
-            return List.of();
-        }
         var seconds = new BitSet();
         long first = from.getEpochSecond();
         for (long at = first; at < until.getEpochSecond(); at += 60 - Math.floorMod(at, 60)) {
@@ -209,13 +232,19 @@ final class SimLife {
                 seconds.set((int) (at - first), (int) (end - first));
             }
         }
-        for (var span : motion(from, until)) {
+        for (var span : motion(from.minusSeconds(LONGEST_AFTER), earlier(until.plusSeconds(LONGEST_BEFORE)))) {
             if (minute("motion", span.from())) {
-                seconds.set(
-                        (int) Math.max(0, span.from().getEpochSecond() - channel.before - first),
-                        (int) Math.min(until.getEpochSecond(), span.until().getEpochSecond() + channel.after)
-                                - (int) first);
+                var settings = channel.at(span.from(), now);
+                set(
+                        seconds,
+                        span.from().getEpochSecond() - settings.before() - first,
+                        Math.min(until.getEpochSecond(), span.until().getEpochSecond() + settings.after()) - first);
             }
+        }
+        for (var lost : channel.lost) {
+            seconds.clear(
+                    place(lost.from().getEpochSecond() - first, seconds),
+                    place(lost.until().getEpochSecond() - first, seconds));
         }
         List<Span> spans = new ArrayList<>();
         for (int begin = seconds.nextSetBit(0); begin >= 0; ) {
@@ -226,8 +255,25 @@ final class SimLife {
         return spans;
     }
 
+    /** What is still to come is not known to anybody. */
+    private static Instant earlier(Instant at) {
+        var present = Instant.now();
+        return at.isAfter(present) ? present : at;
+    }
+
+    private static void set(BitSet seconds, long from, long until) {
+        if (until > Math.max(0, from)) {
+            seconds.set((int) Math.max(0, from), (int) until);
+        }
+    }
+
+    private static int place(long second, BitSet seconds) {
+        return Math.clamp(second, 0, seconds.length());
+    }
+
     private boolean minute(String lane, Instant at) {
-        var wall = at.plus(recorder.clockAhead).atZone(recorder.clockZone).toLocalDateTime();
-        return channel.isDue(lane, wall);
+        var wall = at.plus(recorder.clockAhead(at)).atZone(recorder.clockZone).toLocalDateTime();
+        var settings = channel.at(at, now);
+        return settings.active() && settings.isDue(recorder, lane, wall);
     }
 }

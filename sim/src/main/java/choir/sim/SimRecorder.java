@@ -38,8 +38,15 @@ public final class SimRecorder {
     volatile Duration delay = Duration.ZERO;
     volatile Optional<SimModel.Pause> pause;
     volatile Duration clockAhead = Duration.ZERO;
+    /** How much footage fits on its disks. */
+    volatile Duration holds = Duration.ofDays(30);
+
+    private final SimPast<Duration> clockPast = new SimPast<>();
     /** Where it is by TLS, when it tells whoever looks for it of nothing else. */
     volatile Optional<Integer> tlsPort = Optional.empty();
+
+    /** Whether what it was set to before decides what it recorded then; very many recorders would need too much memory. */
+    volatile boolean remembers = true;
 
     /** Where its streams are played. */
     volatile int streamPort;
@@ -98,6 +105,17 @@ public final class SimRecorder {
         return "rtsp://127.0.0.1:" + streamPort + "/" + name;
     }
 
+    /** By how much its clock was ahead then. */
+    Duration clockAhead(Instant at) {
+        return clockPast.at(at, clockAhead);
+    }
+
+    void setClock(Duration ahead, Instant since) {
+        var before = clockAhead;
+        clockAhead = ahead;
+        clockPast.changed(since, before, ahead);
+    }
+
     ZonedDateTime localTime() {
         return Instant.now().plus(clockAhead).atZone(clockZone);
     }
@@ -121,7 +139,16 @@ public final class SimRecorder {
             }
             zone = properties.getProperty("zone", zone);
             password = properties.getProperty("password", password);
+            holds = Duration.parse(properties.getProperty("holds", holds.toString()));
             clockAhead = Duration.parse(properties.getProperty("clock", "PT0S"));
+            Map<Instant, Duration> clocks = new TreeMap<>();
+            for (var name : properties.stringPropertyNames()) {
+                if (name.startsWith("clock-past.")) {
+                    var since = Long.parseLong(name.substring("clock-past.".length()));
+                    clocks.put(Instant.ofEpochSecond(since), Duration.parse(properties.getProperty(name)));
+                }
+            }
+            clockPast.load(clocks);
             faults.set(properties.getProperty("fault", "NONE"), Duration.ZERO);
             SimDayGroup.load(properties).forEach(g -> dayGroups.put(g.token(), g));
             channels.forEach(c -> c.load(properties));
@@ -151,10 +178,22 @@ public final class SimRecorder {
 
     /** Changes one channel, which may stop recording for it, or all of them. */
     void change(SimChannel channel, Runnable act) {
-        change(act);
+        change(() -> {
+            if (remembers) {
+                channel.remembering(Instant.now(), act);
+            } else {
+                act.run();
+            }
+        });
         pause.ifPresent(p -> {
-            var until = Instant.now().plus(p.length());
-            (p.ofAll() ? channels : List.of(channel)).forEach(c -> c.silentUntil = until);
+            var now = Instant.now();
+            var until = now.plus(p.length());
+            (p.ofAll() ? channels : List.of(channel)).forEach(c -> {
+                c.silentUntil = until;
+                if (remembers) {
+                    c.lose(now, until);
+                }
+            });
         });
     }
 
@@ -174,7 +213,12 @@ public final class SimRecorder {
         unsaved = false;
         var properties = new Properties();
         properties.setProperty("clock", clockAhead.toString());
+        clockPast
+                .all()
+                .forEach((since, ahead) ->
+                        properties.setProperty("clock-past." + since.getEpochSecond(), ahead.toString()));
         properties.setProperty("zone", zone);
+        properties.setProperty("holds", holds.toString());
         properties.setProperty("password", password);
         properties.setProperty("fault", faults.lasting());
         dayGroups.values().forEach(g -> g.save(properties));

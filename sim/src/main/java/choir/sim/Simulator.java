@@ -22,6 +22,7 @@ import java.util.stream.IntStream;
  */
 public final class Simulator implements AutoCloseable {
     private static final long SAVE_MILLIS = 200;
+    private static final int MOST_THAT_REMEMBER = 1_000;
     private static final String TLS = "--tls=";
     private static final String MAKES = "--makes=";
 
@@ -86,6 +87,7 @@ public final class Simulator implements AutoCloseable {
         var model = SimModel.of(make);
         var recorder = new SimRecorder(name, model, user, password, tokens);
         recorder.streamPort = streams.port();
+        recorder.remembers = recorders.size() < MOST_THAT_REMEMBER;
         recorders.put(name, recorder);
         return recorder;
     }

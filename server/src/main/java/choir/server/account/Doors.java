@@ -61,6 +61,7 @@ class Doors {
                         .requestMatchers(
                                 HttpMethod.POST,
                                 "/api/v1/readings",
+                                "/api/v1/activity/readings",
                                 "/api/v1/audits",
                                 "/api/v1/previews",
                                 "/api/v1/recorders/*/sheet/ticks",

@@ -92,6 +92,11 @@ public final class GuardedLink implements RecorderLink {
     }
 
     @Override
+    public Optional<Recall> recall(RecorderAccess access, List<Stretch> stretches) {
+        return link.recall(checked(access), stretches);
+    }
+
+    @Override
     public Optional<URI> stream(RecorderAccess access, String channel) {
         return link.stream(checked(access), channel);
     }

@@ -50,6 +50,11 @@ class Noticing implements Works.Follower, Plans.Follower {
                     tell(Severity.HIGH, failed(work, p));
                 }
             }
+            case Task.Activity a -> {
+                if (work.state() == Work.State.FAILED) {
+                    tell(Severity.HIGH, failed(work, a));
+                }
+            }
             case Task.Reading r -> {
                 // Whoever asked for it sees what came of it.
             }

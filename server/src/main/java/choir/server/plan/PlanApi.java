@@ -26,7 +26,7 @@ class PlanApi {
     private static final int USUAL_DAYS = 30;
 
     /**
-     * @param kind {@code audit} or {@code report}
+     * @param kind {@code audit}, {@code report} or {@code activity}
      * @param days of a report: so many full days before it is made; 30 when not said
      * @param mail of a report: to whom it goes, beside the folder of the service
      * @param cron minute, hour, day of month, month, day of week, on the service's clock

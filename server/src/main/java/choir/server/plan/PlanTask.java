@@ -23,6 +23,18 @@ sealed interface PlanTask {
         }
     }
 
+    /** Asks what was recorded, and compares it. */
+    record Activity(String select) implements PlanTask {
+        public Activity {
+            Selection.parse(select);
+        }
+
+        @Override
+        public String word() {
+            return "activity";
+        }
+    }
+
     /** @param days so many full days before the one on which it is made */
     record Report(String select, int days, Optional<String> mail) implements PlanTask {
         private static final int MOST_DAYS = 731;
@@ -44,9 +56,11 @@ sealed interface PlanTask {
     static PlanTask of(String kind, String select, int days, Optional<String> mail) {
         return switch (kind) {
             case "audit" -> new Audit(select);
+            case "activity" -> new Activity(select);
             case "report" -> new Report(select, days, mail);
             default ->
-                throw new Problem(Problem.Kind.INVALID, "expected the plan audit or report, not \"" + kind + "\"");
+                throw new Problem(
+                        Problem.Kind.INVALID, "expected the plan audit, report or activity, not \"" + kind + "\"");
         };
     }
 }

@@ -1,6 +1,7 @@
 package choir.server.plan;
 
 import choir.refusal.Refusal;
+import choir.server.activity.ActivityStarts;
 import choir.server.audit.AuditStarts;
 import choir.server.db.Database;
 import choir.server.web.Problem;
@@ -34,14 +35,23 @@ public class Plans {
 
     private final PlanStore store;
     private final AuditStarts audits;
+    private final ActivityStarts activities;
     private final Works works;
     private final Database database;
     private final Clock clock;
     private final List<Follower> followers;
 
-    Plans(PlanStore store, AuditStarts audits, Works works, Database database, Clock clock, List<Follower> followers) {
+    Plans(
+            PlanStore store,
+            AuditStarts audits,
+            ActivityStarts activities,
+            Works works,
+            Database database,
+            Clock clock,
+            List<Follower> followers) {
         this.store = store;
         this.audits = audits;
+        this.activities = activities;
         this.works = works;
         this.database = database;
         this.clock = clock;
@@ -89,6 +99,7 @@ public class Plans {
         try {
             long work = switch (plan.task()) {
                 case PlanTask.Audit(var select) -> audits.add(select, plan.who());
+                case PlanTask.Activity(var select) -> activities.add(select, plan.who());
                 case PlanTask.Report(var select, int days, var mail) -> {
                     var today = LocalDate.ofInstant(now, clock.getZone());
                     yield works.add(

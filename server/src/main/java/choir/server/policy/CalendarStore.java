@@ -11,6 +11,8 @@ import choir.week.DateSet;
 import choir.week.SpecialDate;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,6 +36,17 @@ public class CalendarStore {
     public Calendars calendars() {
         Map<CalendarName, DateSet> byName =
                 all().stream().collect(Collectors.toMap(StoredCalendar::name, StoredCalendar::dates));
+        return new Calendars(byName);
+    }
+
+    /** As they were then. */
+    Calendars calendarsThen(Instant then) {
+        Map<CalendarName, DateSet> byName = new HashMap<>();
+        database.query("SELECT name, title, dates, 0 AS version FROM calendar_then" + PolicyStore.HELD)
+                .param("then", then.toEpochMilli())
+                .query(CalendarStore::calendar)
+                .list()
+                .forEach(c -> byName.put(c.name(), c.dates()));
         return new Calendars(byName);
     }
 

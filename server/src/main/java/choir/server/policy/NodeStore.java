@@ -14,6 +14,7 @@ import choir.server.db.Database;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -76,6 +77,19 @@ public class NodeStore {
         }
     }
 
+    /** The tables in which it stands what was said. */
+    private record Tables(String uses, String overrides, Map<String, Long> parameters) {
+        static final Tables NOW = new Tables("template_use", "policy_override", Map.of());
+
+        static Tables then(Instant at) {
+            return new Tables(
+                    "(SELECT node_kind, node, position, template FROM template_use_then" + PolicyStore.HELD + ")",
+                    "(SELECT id, node_kind, node, key, value, fixed, because, author, until_day AS until"
+                            + " FROM policy_override_then" + PolicyStore.HELD + ")",
+                    Map.of("then", at.toEpochMilli()));
+        }
+    }
+
     private static final Logger LOG = LoggerFactory.getLogger(NodeStore.class);
     private static final Which ALL = new Which("", Map.of());
 
@@ -89,7 +103,17 @@ public class NodeStore {
 
     /** What is said straight at groups. */
     Map<Node, NodeWords> wordsOfGroups() {
-        return words(Which.ofKind(Kind.GROUP));
+        return words(Which.ofKind(Kind.GROUP), Tables.NOW);
+    }
+
+    /** What was said straight at groups then. */
+    Map<Node, NodeWords> wordsOfGroups(Instant then) {
+        return words(Which.ofKind(Kind.GROUP), Tables.then(then));
+    }
+
+    /** What was said straight at the cameras of a recorder then. */
+    Map<Node, NodeWords> wordsOfCameras(String recorder, Instant then) {
+        return words(Which.ofRecorder(recorder), Tables.then(then));
     }
 
     /**
@@ -99,7 +123,7 @@ public class NodeStore {
      */
     public Map<Node.Camera, NodeWords> wordsOfCameras(Optional<String> recorder) {
         Map<Node.Camera, NodeWords> words = new HashMap<>();
-        words(recorder.map(Which::ofRecorder).orElseGet(() -> Which.ofKind(Kind.CAMERA)))
+        words(recorder.map(Which::ofRecorder).orElseGet(() -> Which.ofKind(Kind.CAMERA)), Tables.NOW)
                 .forEach((node, said) -> {
                     if (node instanceof Node.Camera camera) {
                         words.put(camera, said);
@@ -108,9 +132,9 @@ public class NodeStore {
         return words;
     }
 
-    private Map<Node, NodeWords> words(Which which) {
-        var uses = uses(which);
-        var overrides = read(which);
+    private Map<Node, NodeWords> words(Which which, Tables tables) {
+        var uses = uses(which, tables);
+        var overrides = read(which, tables);
         Set<Node> nodes = new HashSet<>(uses.keySet());
         nodes.addAll(overrides.understood().keySet());
         nodes.addAll(overrides.not().keySet());
@@ -127,18 +151,19 @@ public class NodeStore {
     }
 
     Map<Node, List<TemplateName>> uses() {
-        return uses(ALL);
+        return uses(ALL, Tables.NOW);
     }
 
     List<TemplateName> usesAt(Node node) {
-        return uses(Which.of(node)).getOrDefault(node, List.of());
+        return uses(Which.of(node), Tables.NOW).getOrDefault(node, List.of());
     }
 
-    private Map<Node, List<TemplateName>> uses(Which which) {
+    private Map<Node, List<TemplateName>> uses(Which which, Tables tables) {
         Map<Node, List<TemplateName>> uses = new LinkedHashMap<>();
-        database.query("SELECT node_kind, node, template FROM template_use" + which.condition()
+        database.query("SELECT node_kind, node, template FROM " + tables.uses() + which.condition()
                         + " ORDER BY node_kind DESC, node, position")
                 .params(which.parameters())
+                .params(tables.parameters())
                 .query(row -> {
                     uses.computeIfAbsent(node(row), k -> new ArrayList<>())
                             .add(new TemplateName(row.getString("template")));
@@ -167,11 +192,11 @@ public class NodeStore {
 
     /** Settings of which an override is stored that cannot be understood. */
     Map<Node, Set<String>> notUnderstood() {
-        return read(ALL).not();
+        return read(ALL, Tables.NOW).not();
     }
 
     private List<PolicyOverride> overrides(Which which) {
-        return read(which).understood().values().stream()
+        return read(which, Tables.NOW).understood().values().stream()
                 .flatMap(List::stream)
                 .sorted(Comparator.comparing(PolicyOverride::id))
                 .toList();
@@ -179,11 +204,12 @@ public class NodeStore {
 
     private record Overrides(Map<Node, List<PolicyOverride>> understood, Map<Node, Set<String>> not) {}
 
-    private Overrides read(Which which) {
+    private Overrides read(Which which, Tables tables) {
         var read = new Overrides(new HashMap<>(), new HashMap<>());
-        database.query("SELECT id, node_kind, node, key, value, fixed, because, author, until FROM policy_override"
-                        + which.condition() + " ORDER BY id")
+        database.query("SELECT id, node_kind, node, key, value, fixed, because, author, until FROM "
+                        + tables.overrides() + which.condition() + " ORDER BY id")
                 .params(which.parameters())
+                .params(tables.parameters())
                 .query(row -> {
                     var node = node(row);
                     try {

@@ -10,9 +10,12 @@ import choir.policy.SettingType;
 import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.server.fleet.FleetStore;
+import choir.server.web.Dates;
+import choir.server.web.Problem;
 import choir.server.web.Versions;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -54,8 +57,14 @@ class PolicyApi {
     /**
      * @param prune also removes what the files do not name; not when it is not said
      * @param onlyTry tells what would change and changes nothing
+     * @param inForceSince a past date since which all of it has been in force, so that what was recorded is compared with it;
+     *     from now on when not said
      */
-    record PolicyFiles(List<PolicyFile> files, boolean prune, boolean onlyTry) {}
+    record PolicyFiles(
+            List<PolicyFile> files,
+            boolean prune,
+            boolean onlyTry,
+            @Nullable String inForceSince) {}
 
     /** @param warnings policies that defeat themselves, as they are with the files */
     record Loaded(List<PolicyLoad.Change> changes, List<String> warnings) {}
@@ -218,7 +227,12 @@ class PolicyApi {
     /** Takes the files, all or none. */
     @PostMapping("/api/v1/policy")
     Loaded load(@RequestBody PolicyFiles given, Principal who) {
-        var outcome = load.load(given.files(), given.prune(), given.onlyTry(), who.getName());
+        var outcome = load.load(
+                given.files(),
+                given.prune(),
+                given.onlyTry(),
+                Optional.ofNullable(given.inForceSince()).map(this::since),
+                who.getName());
         return new Loaded(outcome.changes(), outcome.warnings());
     }
 
@@ -331,5 +345,16 @@ class PolicyApi {
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
         policies.takeBack(Node.parse(node), Catalogue.named(key).key(), Optional.ofNullable(ifMatch), who.getName());
+    }
+
+    private Instant since(String date) {
+        var day = Dates.parse(date);
+        if (day.isAfter(LocalDate.now(clock))) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    day + " is still to come; what is in force from a later day on is an"
+                            + " override with its reason, or a rollout with its hours");
+        }
+        return day.atStartOfDay(clock.getZone()).toInstant();
     }
 }

@@ -16,6 +16,7 @@ import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -43,6 +44,7 @@ class PolicyLoad {
     private static final class OnlyTried extends RuntimeException {}
 
     private final Policies policies;
+    private final PastPolicies past;
     private final PolicyStore store;
     private final NodeStore nodes;
     private final CalendarStore calendars;
@@ -53,6 +55,7 @@ class PolicyLoad {
 
     PolicyLoad(
             Policies policies,
+            PastPolicies past,
             PolicyStore store,
             NodeStore nodes,
             CalendarStore calendars,
@@ -60,6 +63,7 @@ class PolicyLoad {
             Warnings warnings,
             Journal journal,
             Database database) {
+        this.past = past;
         this.warnings = warnings;
         this.calendars = calendars;
         this.policies = policies;
@@ -73,15 +77,21 @@ class PolicyLoad {
     /**
      * @param prune also removes templates, uses and overrides that the files do not name
      * @param onlyTry tells what would change and changes nothing
+     * @param since what they say has been in force since then; empty for from now on
      */
-    Outcome load(List<PolicyFile> files, boolean prune, boolean onlyTry, String who) {
+    Outcome load(List<PolicyFile> files, boolean prune, boolean onlyTry, Optional<Instant> since, String who) {
         // Reading may take long, and there is one connection that writes; what is spoken of is looked for again there.
         var documents = PolicyDocuments.read(files, known(prune));
         List<Change> changes = new ArrayList<>();
         List<String> doubts = new ArrayList<>();
         try {
             database.write(() -> {
-                changes.addAll(new Taking(documents, prune, who).run());
+                if (since.isEmpty()) {
+                    changes.addAll(new Taking(documents, prune, who).run());
+                } else {
+                    past.inForceSince(since.get(), () -> changes.addAll(new Taking(documents, prune, who).run()));
+                    journal.add(who, "said that policy was in force before", "policy", "since " + since.get());
+                }
                 doubts.addAll(warnings.at(fleet.groups()));
                 doubts.addAll(warnings.at(camerasOf(documents)));
                 if (onlyTry) {

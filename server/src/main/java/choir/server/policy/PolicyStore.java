@@ -3,6 +3,7 @@ package choir.server.policy;
 import choir.document.PolicyDocument;
 import choir.document.PolicyReader;
 import choir.fleet.Node;
+import choir.policy.NodeWords;
 import choir.policy.PolicyBook;
 import choir.policy.PolicyOverride;
 import choir.policy.Template;
@@ -13,6 +14,7 @@ import choir.server.db.Database;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -31,6 +33,9 @@ public class PolicyStore {
     private record Revision(TemplateName name, int number, String text) {}
 
     public record StoredRevision(String name, int revision, String text, String author, String at) {}
+
+    /** What of a table of the past held then. */
+    static final String HELD = " WHERE since <= :then AND (until IS NULL OR until > :then)";
 
     private static final Logger LOG = LoggerFactory.getLogger(PolicyStore.class);
     private static final long MOST_UNDERSTOOD_CHARACTERS = 32_000_000;
@@ -63,13 +68,28 @@ public class PolicyStore {
         Map<TemplateName, Template> byName = new HashMap<>();
         templates().forEach(t -> byName.put(t.name(), t));
         tried.ifPresent(t -> byName.put(t.name(), t));
+        return book(byName, nodes.wordsOfGroups(), day);
+    }
+
+    private static PolicyBook book(Map<TemplateName, Template> templates, Map<Node, NodeWords> said, LocalDate day) {
         Map<Node, List<TemplateName>> uses = new HashMap<>();
         List<PolicyOverride> overrides = new ArrayList<>();
-        nodes.wordsOfGroups().forEach((node, words) -> {
+        said.forEach((node, words) -> {
             uses.put(node, words.uses());
             overrides.addAll(words.overrides());
         });
-        return new PolicyBook(byName, uses, overrides, day);
+        return new PolicyBook(templates, uses, overrides, day);
+    }
+
+    /** Everything that was said at groups then. */
+    PolicyBook bookThen(Instant then, LocalDate day) {
+        Map<TemplateName, Template> byName = new HashMap<>();
+        database.query("SELECT name, revision, text, author, at FROM template_then" + HELD)
+                .param("then", then.toEpochMilli())
+                .query(StoredRevision.class)
+                .list()
+                .forEach(r -> template(r).ifPresent(t -> byName.put(t.name(), t)));
+        return book(byName, nodes.wordsOfGroups(then), day);
     }
 
     /** What is said at groups, and in templates and calendars, that cannot be understood. */

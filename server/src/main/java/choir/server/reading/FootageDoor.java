@@ -2,14 +2,19 @@ package choir.server.reading;
 
 import choir.fleet.Node;
 import choir.link.FootageLink.History;
+import choir.link.FootageLink.Recall;
+import choir.link.FootageLink.Stretch;
 import choir.link.Playing;
 import choir.link.RecorderAccess;
 import choir.link.RecorderLink;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
 import choir.server.web.Problem;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
@@ -17,6 +22,8 @@ import org.springframework.stereotype.Component;
 /** Footage of cameras, live and recorded, from their recorders. */
 @Component
 public class FootageDoor {
+    private static final Duration PATIENCE = Duration.ofMinutes(5);
+
     private final FleetStore fleet;
     private final Devices devices;
     private final RecorderLink link;
@@ -42,6 +49,11 @@ public class FootageDoor {
     /** What was recorded and what moved, as the recorder tells it. */
     public Optional<History> history(Node.Camera camera, Instant from, Instant until) {
         return of(camera, (access, channel) -> link.history(access, channel, from, until));
+    }
+
+    /** What a recorder tells of its past, in one conversation; nobody waits for it. Empty when it has no search. */
+    public CompletableFuture<Optional<Recall>> recall(StoredRecorder recorder, List<Stretch> stretches) {
+        return devices.visit(recorder, PATIENCE, access -> link.recall(access, stretches));
     }
 
     private static Problem none(Node.Camera camera, String what) {

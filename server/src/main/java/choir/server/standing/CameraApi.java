@@ -29,10 +29,9 @@ class CameraApi {
             @RequestParam(defaultValue = "") String select,
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
-        var part = standings
-                .snapshot()
-                .part(Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), Page.checked(limit));
-        return new Page<>(part.cameras().stream().map(CameraRow::of).toList(), part.next(), part.total());
+        return standings
+                .page(Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), limit)
+                .map(CameraRow::of);
     }
 
     @GetMapping("/api/v1/cameras/{recorder}/{channel}")

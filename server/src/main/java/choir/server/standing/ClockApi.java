@@ -1,8 +1,8 @@
 package choir.server.standing;
 
+import choir.activity.Plans;
 import choir.document.WeekCalendar;
 import choir.fleet.Node;
-import choir.policy.Calendars;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
 import choir.week.TriggerSet;
@@ -14,7 +14,6 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -52,20 +51,13 @@ class ClockApi {
     }
 
     private WallClock clock(Standing standing) {
-        List<SpecialDay> days = new ArrayList<>();
-        Calendars dates = standings.calendars();
-        standing.policy()
-                .specialDays()
-                .ifPresent(special -> special.byCalendar()
-                        .forEach((calendar, plan) -> dates.dates(calendar)
-                                .ifPresent(d -> days.add(new SpecialDay(calendar, d, plan.value())))));
         var zone = standing.recorder()
                 .zoneId()
                 .orElseThrow(() -> new Problem(
                         Problem.Kind.CONFLICT,
                         standing.recorder().name() + " has the zone \""
                                 + standing.recorder().zone() + "\", which this service does not know"));
-        return new WallClock(standing.policy().week().orElse(Week.silent()), days, zone);
+        return Plans.wallClock(standing.policy(), standings.calendars(), zone);
     }
 
     private Standing standing(String recorder, String channel) {

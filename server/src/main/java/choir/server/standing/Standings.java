@@ -7,6 +7,7 @@ import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.web.ChangeFeed;
+import choir.server.web.Page;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
@@ -216,6 +217,16 @@ public class Standings {
 
     public List<Standing> select(Selection selection) {
         return snapshot().select(selection);
+    }
+
+    /**
+     * The cameras after another one, in order.
+     *
+     * @param after need not be there any more
+     */
+    public Page<Standing> page(Selection selection, Optional<Node.Camera> after, int limit) {
+        var part = snapshot().part(selection, after, Page.checked(limit));
+        return new Page<>(part.cameras(), part.next(), part.total());
     }
 
     public Standing of(Node.Camera camera) {

@@ -15,7 +15,8 @@ public sealed interface Task {
         AUDIT,
         ROLLOUT,
         REPORT,
-        PASSWORDS
+        PASSWORDS,
+        ACTIVITY
     }
 
     Kind kind();
@@ -65,6 +66,14 @@ public sealed interface Task {
         @Override
         public Kind kind() {
             return Kind.PASSWORDS;
+        }
+    }
+
+    /** What recorders recorded and saw moving, of the days that are not known yet. */
+    record Activity(String selection) implements Task {
+        @Override
+        public Kind kind() {
+            return Kind.ACTIVITY;
         }
     }
 

@@ -22,6 +22,7 @@ public final class TaskJson {
                 recorders.forEach(names::add);
             }
             case Task.Audit(var selection) -> object.put("selection", selection);
+            case Task.Activity(var selection) -> object.put("selection", selection);
             case Task.Rollout(var selection, var waves, var patience, var hours, boolean undo) -> {
                 var parts = object.putArray("waves");
                 waves.before().forEach(part -> parts.add(part.toString()));
@@ -55,6 +56,7 @@ public final class TaskJson {
             return Json.read(text, VERSION, node -> switch (kind) {
                 case READING -> new Task.Reading(Json.list(Json.field(node, "recorders"), JsonNode::asString));
                 case AUDIT -> new Task.Audit(Json.string(node, "selection"));
+                case ACTIVITY -> new Task.Activity(Json.string(node, "selection"));
                 case REPORT ->
                     new Task.Report(
                             Json.string(node, "selection"),

@@ -106,7 +106,8 @@ public class Works {
         var threads = Thread.ofPlatform().name(kind + "-", 1).factory();
         return switch (kind) {
             case ROLLOUT -> Executors.newCachedThreadPool(threads);
-            case READING, AUDIT, REPORT, PASSWORDS -> Executors.newFixedThreadPool(AT_ONCE_OF_A_KIND, threads);
+            case READING, AUDIT, REPORT, PASSWORDS, ACTIVITY ->
+                Executors.newFixedThreadPool(AT_ONCE_OF_A_KIND, threads);
         };
     }
 

@@ -1,0 +1,280 @@
+package choir.server.activity;
+
+import choir.activity.Attribution;
+import choir.activity.Attribution.Held;
+import choir.activity.DayActivity;
+import choir.activity.NotRecorded;
+import choir.activity.Spans;
+import choir.activity.Spans.Span;
+import choir.link.FootageLink.History;
+import choir.link.FootageLink.Kept;
+import choir.link.FootageLink.Recall;
+import choir.link.FootageLink.Stretch;
+import choir.link.LinkException;
+import choir.server.ServiceSettings;
+import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
+import choir.server.fleet.StoredCamera;
+import choir.server.fleet.StoredRecorder;
+import choir.server.reading.FootageDoor;
+import choir.server.reading.Sweeps;
+import choir.server.work.Task;
+import choir.server.work.Work;
+import choir.server.work.Works;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.concurrent.ConcurrentLinkedDeque;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/**
+ * Asks recorders what they recorded and saw moving, for the days of which that is not known yet, compares it with the policy
+ * that was in force, and keeps it. The unit is one recorder; its days are asked for a week at a time, so that nobody else
+ * waits long for it. Today is asked for as well, as far as it has come.
+ */
+@Component
+class ActivityRuns implements Works.Runner {
+    private static final Logger LOG = LoggerFactory.getLogger(ActivityRuns.class);
+    private static final int AT_ONCE = 16;
+    private static final int FIRST_DAYS = 30;
+    private static final int DAYS_AT_ONCE = 7;
+    private static final String ON_SITE = "it has no network interface, so nothing is known of what it recorded";
+
+    private final FleetStore fleet;
+    private final FootageDoor footage;
+    private final ActivityStore store;
+    private final Then then;
+    private final Sweeps sweeps;
+    private final List<ActivityFollower> followers;
+    private final ServiceSettings settings;
+    private final Database database;
+    private final Clock clock;
+
+    ActivityRuns(
+            FleetStore fleet,
+            FootageDoor footage,
+            ActivityStore store,
+            Then then,
+            Sweeps sweeps,
+            List<ActivityFollower> followers,
+            ServiceSettings settings,
+            Database database,
+            Clock clock) {
+        this.fleet = fleet;
+        this.footage = footage;
+        this.store = store;
+        this.then = then;
+        this.sweeps = sweeps;
+        this.followers = followers;
+        this.settings = settings;
+        this.database = database;
+        this.clock = clock;
+    }
+
+    @Override
+    public Task.Kind kind() {
+        return Task.Kind.ACTIVITY;
+    }
+
+    @Override
+    public Works.Ended run(Work work, Works.Progress progress) {
+        Deque<String> waiting = new ConcurrentLinkedDeque<>(sweeps.waiting(work));
+        int all = sweeps.size(work);
+        progress.begin(all, all - waiting.size(), sweeps.notDone(work));
+        try (var threads = Executors.newFixedThreadPool(
+                AT_ONCE, Thread.ofPlatform().name("activity-", 1).factory())) {
+            List<Future<?>> turns = new ArrayList<>();
+            for (int i = 0; i < AT_ONCE; i++) {
+                turns.add(threads.submit(() -> {
+                    for (var name = waiting.poll(); name != null; name = waiting.poll()) {
+                        progress.goOn();
+                        turn(work, name, progress);
+                    }
+                }));
+            }
+            turns.forEach(ActivityRuns::await);
+        }
+        followers.forEach(f -> f.allTaken(work.id(), work.task().selection()));
+        var failures = sweeps.failures(work);
+        int read = all - sweeps.notDone(work);
+        return sweeps.ended(
+                work,
+                "what " + read + (read == 1 ? " recorder" : " recorders") + " recorded is known"
+                        + (failures.isEmpty() ? "" : "; " + String.join("; ", failures)));
+    }
+
+    private static void await(Future<?> turn) {
+        try {
+            turn.get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted while recorders were asked what they recorded", e);
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
+        }
+    }
+
+    private void turn(Work work, String name, Works.Progress progress) {
+        var recorder = fleet.find(name);
+        Optional<String> trouble;
+        try {
+            trouble = recorder.isEmpty()
+                    ? Optional.of("was removed or called otherwise meanwhile")
+                    : ask(work, recorder.get());
+        } catch (LinkException e) {
+            trouble = Optional.of(String.valueOf(e.getMessage()));
+        } catch (RuntimeException e) {
+            LOG.error("what {} recorded could not be taken in", name, e);
+            trouble = Optional.of("the service failed at this recorder; its log says more");
+        }
+        var told = trouble;
+        database.write(() -> {
+            sweeps.markDone(work, name, told);
+            progress.step(told.isPresent());
+        });
+    }
+
+    private Optional<String> ask(Work work, StoredRecorder recorder) {
+        var zone = recorder.zoneId();
+        if (recorder.address().isEmpty()) {
+            return Optional.of(ON_SITE);
+        }
+        if (zone.isEmpty()) {
+            return Optional.of("its zone \"" + recorder.zone() + "\" is not known, so its days are not either");
+        }
+        var cameras = fleet.camerasOf(recorder.name());
+        var days = days(cameras, zone.get());
+        for (int i = 0; i < days.size(); i += DAYS_AT_ONCE) {
+            var some = days.subList(i, Math.min(days.size(), i + DAYS_AT_ONCE));
+            var now = clock.instant();
+            var recall = recall(
+                    recorder,
+                    some.stream().map(d -> stretch(d, zone.get(), now)).toList());
+            if (recall.isEmpty()) {
+                return Optional.of("it does not tell what it recorded");
+            }
+            take(recorder, cameras, some, zone.get(), recall.get(), now);
+        }
+        database.write(() -> {
+            var today = LocalDate.ofInstant(clock.instant(), zone.get());
+            store.fold(
+                    cameras.stream().map(StoredCamera::id).toList(),
+                    today.minusDays(settings.activityDays()),
+                    today.minusDays(settings.activitySumsDays()));
+            followers.forEach(f -> f.taken(work.id(), recorder.name()));
+        });
+        return Optional.empty();
+    }
+
+    /** Days that are not known to their end; a day in the zone of the recorder. */
+    private List<LocalDate> days(List<StoredCamera> cameras, ZoneId zone) {
+        var today = LocalDate.ofInstant(clock.instant(), zone);
+        var first = today.minusDays(Math.min(FIRST_DAYS, settings.activityDays()));
+        var closed = store.closed(cameras.stream().map(StoredCamera::id).toList(), first, today);
+        return first.datesUntil(today.plusDays(1))
+                .filter(d -> !closed.contains(d))
+                .toList();
+    }
+
+    private static Stretch stretch(LocalDate day, ZoneId zone, Instant now) {
+        var end = day.plusDays(1).atStartOfDay(zone).toInstant();
+        return new Stretch(day.atStartOfDay(zone).toInstant(), end.isAfter(now) ? now : end);
+    }
+
+    private Optional<Recall> recall(StoredRecorder recorder, List<Stretch> stretches) {
+        try {
+            return footage.recall(recorder, stretches).get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted while " + recorder.name() + " was asked", e);
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException r ? r : new IllegalStateException(e.getCause());
+        }
+    }
+
+    private void take(
+            StoredRecorder recorder,
+            List<StoredCamera> cameras,
+            List<LocalDate> days,
+            ZoneId zone,
+            Recall recall,
+            Instant now) {
+        List<ActivityDay> taken = new ArrayList<>();
+        for (int i = 0; i < days.size(); i++) {
+            var date = days.get(i);
+            var from = date.atStartOfDay(zone).toInstant();
+            var until = date.plusDays(1).atStartOfDay(zone).toInstant();
+            var day = new Span(from.getEpochSecond(), until.getEpochSecond());
+            long ahead = recall.clockAhead().toSeconds();
+            var past = then.of(recorder.name(), cameras, zone, from, until);
+            var excused = then.excused(recorder.name(), zone, from, until);
+            for (var camera : cameras) {
+                var channel = camera.camera().channel();
+                var ofCamera = java.util.Objects.requireNonNull(past.get(camera.id()));
+                var activity = activity(
+                        day,
+                        Optional.ofNullable(recall.histories().get(i).get(channel)),
+                        Optional.ofNullable(recall.kept().get(channel)),
+                        ofCamera.held().stream()
+                                .map(h -> new Held(h.plan().byClock(ahead), h.before(), h.after()))
+                                .toList());
+                var gaps = NotRecorded.of(activity, ofCamera.demanded(), excused, Optional.of(ofCamera.set()), ahead);
+                var missing = activity.known().isEmpty()
+                        ? OptionalLong.empty()
+                        : OptionalLong.of(
+                                gaps.stream().mapToLong(g -> g.span().seconds()).sum());
+                taken.add(ActivityDay.of(camera.id(), date, now, ahead, activity, missing));
+            }
+        }
+        database.write(() -> {
+            var there = fleet.camerasOf(recorder.name()).stream()
+                    .map(StoredCamera::id)
+                    .collect(java.util.stream.Collectors.toSet());
+            taken.stream().filter(d -> there.contains(d.camera())).forEach(store::put);
+        });
+    }
+
+    /** Of the time before its oldest footage nobody can tell what was recorded. */
+    private static DayActivity activity(Span day, Optional<History> told, Optional<Kept> kept, List<Held> held) {
+        if (told.isEmpty()) {
+            return DayActivity.notKnown(day);
+        }
+        long oldest = kept.flatMap(Kept::from)
+                .map(Instant::getEpochSecond)
+                .map(o -> Math.max(o, day.from()))
+                .orElse(day.from());
+        var known = Spans.of(oldest, Math.min(day.until(), told.get().until().getEpochSecond()));
+        var recorded = told.get().recorded().map(r -> spans(r).and(known));
+        var motion = told.get().motion().map(m -> spans(m).and(known));
+        return new DayActivity(
+                day,
+                recorded.isPresent() ? known : Spans.NONE,
+                recorded.map(r -> Attribution.of(r, motion.orElse(Spans.NONE), held))
+                        .orElse(List.of()),
+                motion.isPresent() ? known : Spans.NONE,
+                motion.orElse(Spans.NONE));
+    }
+
+    /** Whole seconds that are touched. */
+    private static Spans spans(List<Stretch> stretches) {
+        return Spans.of(stretches.stream()
+                .map(s -> new Span(
+                        s.from().getEpochSecond(),
+                        Math.max(
+                                s.from().getEpochSecond() + 1,
+                                s.until().plus(Duration.ofMillis(999)).getEpochSecond())))
+                .toList());
+    }
+}

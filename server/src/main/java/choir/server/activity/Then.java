@@ -1,0 +1,171 @@
+package choir.server.activity;
+
+import choir.activity.Attribution.Held;
+import choir.activity.Demand;
+import choir.activity.NotRecorded;
+import choir.activity.Plans;
+import choir.activity.Spans;
+import choir.activity.Spans.Span;
+import choir.family.NativeConfig;
+import choir.server.db.Database;
+import choir.server.fleet.StoredCamera;
+import choir.server.policy.PastPolicies;
+import choir.server.policy.PastPolicies.InForce;
+import choir.server.stored.Json;
+import choir.server.stored.NativeJson;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** What was asked of cameras, what they were set to, and what excuses them, in a stretch of the past. */
+@Component
+class Then {
+    /** A step is noted when it was verified, and recording may stand still from before its write on. */
+    private static final long AROUND_A_WRITE = 90;
+
+    /**
+     * What is known of one camera's past.
+     *
+     * @param demanded by the policies that were in force
+     * @param held what its recorder was set to, by a right clock, where that is known
+     */
+    record OfCamera(Demand demanded, List<Held> held) {
+        Demand set() {
+            List<Demand.Part> parts = new ArrayList<>();
+            held.forEach(h -> parts.addAll(h.plan().parts()));
+            return new Demand(parts);
+        }
+    }
+
+    private final PastPolicies policies;
+    private final Database database;
+
+    Then(PastPolicies policies, Database database) {
+        this.policies = policies;
+        this.database = database;
+    }
+
+    /** By the camera's row. */
+    Map<Long, OfCamera> of(
+            String recorder, Collection<StoredCamera> cameras, ZoneId zone, Instant from, Instant until) {
+        var inForce = policies.of(recorder, cameras, from, until);
+        var held = held(recorder, zone, from, until);
+        Map<Long, OfCamera> all = new HashMap<>();
+        for (var camera : cameras) {
+            all.put(
+                    camera.id(),
+                    new OfCamera(
+                            demanded(inForce.getOrDefault(camera.id(), List.of())),
+                            held.getOrDefault(camera.id(), List.of())));
+        }
+        return all;
+    }
+
+    /** What had to be recorded on a day that is known to the second, and was not. */
+    List<NotRecorded.Gap> gaps(String recorder, StoredCamera camera, ZoneId zone, ActivityDay day) {
+        if (day.detail().isEmpty()) {
+            return List.of();
+        }
+        var from = day.day().begin();
+        var until = day.day().end();
+        var past = java.util.Objects.requireNonNull(
+                of(recorder, List.of(camera), zone, from, until).get(camera.id()));
+        return NotRecorded.of(
+                day.detail().get(),
+                past.demanded(),
+                excused(recorder, zone, from, until),
+                Optional.of(past.set()),
+                day.clockAhead());
+    }
+
+    private static Demand demanded(List<InForce> inForce) {
+        List<Demand.Part> parts = new ArrayList<>();
+        for (var one : inForce) {
+            parts.addAll(Plans.demanded(one.policy(), one.calendars(), one.zone(), one.from(), one.until())
+                    .parts());
+        }
+        return new Demand(parts);
+    }
+
+    private Map<Long, List<Held>> held(String recorder, ZoneId zone, Instant from, Instant until) {
+        Map<Long, List<Held>> all = new HashMap<>();
+        Map<String, NativeConfig> understood = new HashMap<>();
+        database.query("""
+                        SELECT h.camera, h.hash, h.since, h.until, c.body FROM held_then h
+                        JOIN content c ON c.hash = h.hash
+                        WHERE h.camera IN (SELECT id FROM camera WHERE recorder = :recorder)
+                          AND h.since < :until AND (h.until IS NULL OR h.until > :from)
+                        ORDER BY h.since
+                        """)
+                .param("recorder", recorder)
+                .param("from", from.toEpochMilli())
+                .param("until", until.toEpochMilli())
+                .query(row -> {
+                    var config = understood.get(row.getString("hash"));
+                    if (config == null) {
+                        config = config(row.getString("body"));
+                        understood.put(row.getString("hash"), config);
+                    }
+                    var begin = Instant.ofEpochMilli(Math.max(from.toEpochMilli(), row.getLong("since")));
+                    long ends = row.getLong("until");
+                    var end = row.wasNull() || ends > until.toEpochMilli() ? until : Instant.ofEpochMilli(ends);
+                    all.computeIfAbsent(row.getLong("camera"), c -> new ArrayList<>())
+                            .add(Plans.held(config, zone, begin, end));
+                });
+        return all;
+    }
+
+    /** What cannot be understood is not known. */
+    private static NativeConfig config(String body) {
+        try {
+            return NativeJson.config(body);
+        } catch (Json.UnreadableException e) {
+            return NativeConfig.EMPTY;
+        }
+    }
+
+    /** When the recorder was paused, or was being written. */
+    Spans excused(String recorder, ZoneId zone, Instant from, Instant until) {
+        List<Span> spans = new ArrayList<>();
+        database.query("""
+                        SELECT since, until, last_day FROM pause_then
+                        WHERE recorder = :recorder AND since < :until AND (until IS NULL OR until > :from)
+                        """)
+                .param("recorder", recorder)
+                .param("from", from.toEpochMilli())
+                .param("until", until.toEpochMilli())
+                .query(row -> {
+                    long begin = row.getLong("since") / 1000;
+                    long lifted = row.getLong("until");
+                    boolean stands = row.wasNull();
+                    long last = LocalDate.parse(row.getString("last_day"))
+                            .plusDays(1)
+                            .atStartOfDay(zone)
+                            .toEpochSecond();
+                    long end = stands ? last : Math.min(last, lifted / 1000 + 1);
+                    if (begin < end) {
+                        spans.add(new Span(begin, end));
+                    }
+                });
+        database.query("""
+                        SELECT updated_at FROM rollout_step
+                        WHERE recorder = :recorder AND updated_at >= :from AND updated_at < :until
+                        """)
+                .param("recorder", recorder)
+                .param("from", from.minus(Duration.ofSeconds(AROUND_A_WRITE)).toString())
+                .param("until", until.plus(Duration.ofSeconds(AROUND_A_WRITE)).toString())
+                .query(row -> {
+                    long at = Instant.parse(row.getString("updated_at")).getEpochSecond();
+                    spans.add(new Span(at - AROUND_A_WRITE, at + AROUND_A_WRITE));
+                });
+        return Spans.of(spans);
+    }
+}
