@@ -5,7 +5,6 @@ import choir.week.Trigger;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * What had to be recorded and was not. Only of seconds of which a policy spoke and the recorder tells; what is not known, and
@@ -19,6 +18,8 @@ public final class NotRecorded {
 
     /** Why it is missing, as far as it can be told. */
     public enum Cause {
+        /** The recorder cannot do what the policy says; that is told of it elsewhere, and is no fault of the day. */
+        CANNOT,
         /** Its clock was wrong, so its schedule ran at another time. */
         CLOCK,
         /** It was set to something else than the policy said. */
@@ -39,27 +40,45 @@ public final class NotRecorded {
     private NotRecorded() {}
 
     /**
+     * What a day is compared with.
+     *
      * @param policy what was in force
+     * @param possible what of it the recorder can be set to
      * @param excused when the recorder was paused, or could not record because it was being written
-     * @param held what it was set to, by a right clock; empty where that is not known
+     * @param held what it was set to, by a right clock; nothing is said in it where that is not known
      * @param secondsAhead by how much its clock was ahead
-     * @return in order
      */
-    public static List<Gap> of(
-            DayActivity activity, Demand policy, Spans excused, Optional<Demand> held, long secondsAhead) {
+    public record Past(Demand policy, Demand possible, Spans excused, Demand held, long secondsAhead) {
+        public Past(Demand policy, Demand held) {
+            this(policy, policy, Spans.NONE, held, 0);
+        }
+    }
+
+    /** Seconds that are missing and could have been there. */
+    public static long seconds(List<Gap> gaps) {
+        return gaps.stream()
+                .filter(g -> g.cause() != Cause.CANNOT)
+                .mapToLong(g -> g.span().seconds())
+                .sum();
+    }
+
+    /** In order. */
+    public static List<Gap> of(DayActivity activity, Past past) {
+        var policy = past.policy();
+        var excused = past.excused();
         var expected = activity.known().minus(excused);
         var recorded = activity.recorded();
         List<Gap> gaps = new ArrayList<>();
         var continuous = policy.by(Trigger.CONTINUOUS).and(expected);
         for (var span : continuous.minus(recorded).atLeast(SHORTEST).list()) {
-            gaps.addAll(caused(span, Trigger.CONTINUOUS, policy, held, secondsAhead));
+            gaps.addAll(caused(span, Trigger.CONTINUOUS, past));
         }
         var awaited = policy.by(Trigger.MOTION).and(expected).minus(continuous);
         for (var event : activity.motion().and(awaited).list()) {
             var missing = Spans.of(event.from(), event.until()).minus(recorded);
             boolean whole = missing.seconds() == event.seconds();
             for (var span : (whole ? missing : missing.atLeast(SHORTEST)).list()) {
-                gaps.addAll(caused(span, Trigger.MOTION, policy, held, secondsAhead));
+                gaps.addAll(caused(span, Trigger.MOTION, past));
             }
         }
         gaps.sort(Comparator.comparingLong(g -> g.span().from()));
@@ -67,19 +86,14 @@ public final class NotRecorded {
     }
 
     /** A gap may have one cause in one part and another in the next. */
-    private static List<Gap> caused(
-            Span span, Trigger demanded, Demand policy, Optional<Demand> held, long secondsAhead) {
-        var whole = Spans.of(span.from(), span.until());
-        if (held.isEmpty()) {
-            return List.of(new Gap(span, demanded, Cause.NOT_KNOWN));
-        }
+    private static List<Gap> caused(Span span, Trigger demanded, Past past) {
         List<Gap> gaps = new ArrayList<>();
-        var known = held.get().spoken();
-        var did = covering(held.get(), demanded);
-        var left = add(gaps, whole, whole.minus(known), demanded, Cause.NOT_KNOWN);
-        left = add(gaps, left, left.minus(did), demanded, Cause.HELD_OTHERWISE);
-        if (Math.abs(secondsAhead) > CLOCK_TOLERANCE) {
-            var meant = covering(policy.byClock(secondsAhead), demanded);
+        var left = Spans.of(span.from(), span.until());
+        left = add(gaps, left, left.minus(covering(past.possible(), demanded)), demanded, Cause.CANNOT);
+        left = add(gaps, left, left.minus(past.held().spoken()), demanded, Cause.NOT_KNOWN);
+        left = add(gaps, left, left.minus(covering(past.held(), demanded)), demanded, Cause.HELD_OTHERWISE);
+        if (Math.abs(past.secondsAhead()) > CLOCK_TOLERANCE) {
+            var meant = covering(past.policy().byClock(past.secondsAhead()), demanded);
             left = add(gaps, left, left.minus(meant), demanded, Cause.CLOCK);
         }
         add(gaps, left, left, demanded, Cause.SET_AND_SILENT);

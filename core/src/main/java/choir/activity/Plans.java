@@ -2,8 +2,10 @@ package choir.activity;
 
 import choir.activity.Attribution.Held;
 import choir.activity.Spans.Span;
+import choir.family.Family;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.family.Translator;
 import choir.policy.Calendars;
 import choir.policy.Catalogue;
 import choir.policy.EffectivePolicy;
@@ -17,7 +19,10 @@ import choir.week.Week;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
 /** What policies ask for, and recorders are set to, on the clock. */
 public final class Plans {
@@ -42,6 +47,20 @@ public final class Plans {
                         .isPresent()
                 ? Demand.NONE
                 : demand(wallClock(policy, calendars, zone), from, until);
+    }
+
+    /**
+     * What a recorder of that family is set to when it is given the policy.
+     *
+     * @return without a week when it cannot take it
+     */
+    public static NativeConfig given(EffectivePolicy policy, Calendars calendars, Family family) {
+        var translation = Translator.translate(policy, family, Optional.empty(), calendars);
+        Map<SettingKey, NativeValue> values = new HashMap<>();
+        for (var key : List.of(Catalogue.WEEK, Catalogue.SPECIAL_DAYS, Catalogue.SWITCHED_ON)) {
+            translation.wanted(key).ifPresent(value -> values.put(key, value));
+        }
+        return NativeConfig.EMPTY.with(values);
     }
 
     /**
@@ -76,6 +95,7 @@ public final class Plans {
 
     private static Demand demand(WallClock clock, Instant from, Instant until) {
         return new Demand(clock.between(from, until).stream()
+                .filter(s -> s.from().getEpochSecond() < s.until().getEpochSecond())
                 .map(s -> new Demand.Part(
                         new Span(s.from().getEpochSecond(), s.until().getEpochSecond()), s.triggers()))
                 .toList());

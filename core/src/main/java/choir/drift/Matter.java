@@ -231,6 +231,61 @@ public sealed interface Matter {
         }
     }
 
+    /** What was recorded at a camera, as its recorder tells it. */
+    sealed interface OfActivity extends OfCamera, Steady {}
+
+    /** Something had to be recorded in the last days, by the policy of then, and was not. */
+    record NotRecorded() implements OfActivity {
+        @Override
+        public String about() {
+            return "not-recorded";
+        }
+
+        @Override
+        public String title() {
+            return "Footage";
+        }
+    }
+
+    /** Footage is gone before its days. */
+    record KeptShort() implements OfActivity {
+        @Override
+        public String about() {
+            return "kept-short";
+        }
+
+        @Override
+        public String title() {
+            return "Keeping";
+        }
+    }
+
+    /** Its detection saw nothing for days, while its peers' did. */
+    record NeverTriggers() implements OfActivity {
+        @Override
+        public String about() {
+            return "never-triggers";
+        }
+
+        @Override
+        public String title() {
+            return "Triggering";
+        }
+    }
+
+    /** It records by motion all the time, while its peers do not. */
+    record AlwaysTriggers() implements OfActivity {
+        @Override
+        public String about() {
+            return "always-triggers";
+        }
+
+        @Override
+        public String title() {
+            return "Triggering";
+        }
+    }
+
     /** The recorder could not be read. */
     record NotRead() implements OfRecorder {
         @Override

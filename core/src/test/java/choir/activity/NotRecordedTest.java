@@ -7,6 +7,7 @@ import choir.activity.DayActivity.Run;
 import choir.activity.DayActivity.Why;
 import choir.activity.NotRecorded.Cause;
 import choir.activity.NotRecorded.Gap;
+import choir.activity.NotRecorded.Past;
 import choir.activity.Spans.Span;
 import choir.week.Trigger;
 import choir.week.TriggerSet;
@@ -18,7 +19,6 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import java.util.stream.Stream;
@@ -56,7 +56,7 @@ class NotRecordedTest {
     }
 
     private static List<Gap> gaps(DayActivity activity, Demand policy) {
-        return NotRecorded.of(activity, policy, Spans.NONE, Optional.of(policy), 0);
+        return NotRecorded.of(activity, new Past(policy, policy));
     }
 
     static Stream<Arguments> missing() {
@@ -99,7 +99,7 @@ class NotRecordedTest {
     void aPauseExcuses() {
         var policy = always(0, 1000, TriggerSet.CONTINUOUS);
         var found = NotRecorded.of(
-                activity(0, 1000, Spans.NONE, Spans.NONE), policy, Spans.of(100, 1000), Optional.of(policy), 0);
+                activity(0, 1000, Spans.NONE, Spans.NONE), new Past(policy, policy, Spans.of(100, 1000), policy, 0));
         assertThat(found).containsExactly(new Gap(new Span(0, 100), Trigger.CONTINUOUS, Cause.SET_AND_SILENT));
     }
 
@@ -132,21 +132,27 @@ class NotRecordedTest {
         var slow = -37 * 60L;
         var early = BEGIN + 5 * 3600 + 1800;
         var did = Spans.of(early, early + 4 * 3600).shifted(-slow);
-        var found =
-                NotRecorded.of(activity(BEGIN, end, did, Spans.NONE), policy, Spans.NONE, Optional.of(policy), slow);
+        var found = NotRecorded.of(
+                activity(BEGIN, end, did, Spans.NONE), new Past(policy, policy, Spans.NONE, policy, slow));
         assertThat(found).containsExactly(new Gap(new Span(early, early - slow), Trigger.CONTINUOUS, Cause.CLOCK));
         var other = always(BEGIN, end, TriggerSet.MOTION);
-        assertThat(NotRecorded.of(
-                        activity(BEGIN, end, Spans.NONE, Spans.NONE), policy, Spans.NONE, Optional.of(other), 0))
+        assertThat(NotRecorded.of(activity(BEGIN, end, Spans.NONE, Spans.NONE), new Past(policy, other)))
                 .containsExactly(new Gap(new Span(early, early + 4 * 3600), Trigger.CONTINUOUS, Cause.HELD_OTHERWISE));
-        assertThat(NotRecorded.of(
-                        activity(BEGIN, end, Spans.NONE, Spans.NONE), policy, Spans.NONE, Optional.empty(), 0))
+        assertThat(NotRecorded.of(activity(BEGIN, end, Spans.NONE, Spans.NONE), new Past(policy, Demand.NONE)))
                 .extracting(Gap::cause)
                 .containsExactly(Cause.NOT_KNOWN);
+        // What it cannot do is no fault of the day.
+        var gaps = NotRecorded.of(
+                activity(BEGIN, end, Spans.NONE, Spans.NONE),
+                new Past(policy, policy.between(early + 600, end), Spans.NONE, policy, 0));
+        assertThat(gaps)
+                .containsExactly(
+                        new Gap(new Span(early, early + 600), Trigger.CONTINUOUS, Cause.CANNOT),
+                        new Gap(new Span(early + 600, early + 4 * 3600), Trigger.CONTINUOUS, Cause.SET_AND_SILENT));
+        assertThat(NotRecorded.seconds(gaps)).isEqualTo(4 * 3600 - 600);
         // In the second half its settings are known.
         var half = always(early + 7200, end, TriggerSet.CONTINUOUS);
-        assertThat(NotRecorded.of(
-                        activity(BEGIN, end, Spans.NONE, Spans.NONE), policy, Spans.NONE, Optional.of(half), 0))
+        assertThat(NotRecorded.of(activity(BEGIN, end, Spans.NONE, Spans.NONE), new Past(policy, half)))
                 .containsExactly(
                         new Gap(new Span(early, early + 7200), Trigger.CONTINUOUS, Cause.NOT_KNOWN),
                         new Gap(new Span(early + 7200, early + 4 * 3600), Trigger.CONTINUOUS, Cause.SET_AND_SILENT));

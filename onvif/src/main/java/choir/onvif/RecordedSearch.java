@@ -31,7 +31,7 @@ final class RecordedSearch {
     private static final String CONCRETE = "http://www.onvif.org/ver10/tev/topicExpression/ConcreteSet";
     private static final String WANTED = "tns1:RecordingHistory//.|tns1:RuleEngine//.|tns1:VideoSource/MotionAlarm";
     private static final Duration KEEP_ALIVE = Duration.ofSeconds(60);
-    private static final int AT_ONCE = 200;
+    private static final int AT_ONCE = 500;
     private static final int MOST_RESULTS = 100_000;
     /** A recorder that goes on searching without finding anything is waited for so many times. */
     private static final int MOST_EMPTY = 20;

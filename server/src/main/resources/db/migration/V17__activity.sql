@@ -7,3 +7,6 @@ CREATE TABLE activity_day (
   alarm INTEGER NOT NULL, analytics INTEGER NOT NULL, motion_and_alarm INTEGER NOT NULL, unexplained INTEGER NOT NULL,
   motion_known INTEGER NOT NULL, moved INTEGER NOT NULL, events INTEGER NOT NULL, missing INTEGER, body BLOB,
   PRIMARY KEY (camera, day)) WITHOUT ROWID;
+-- The oldest footage that a recorder has of a camera, in seconds since 1970; nothing where it does not tell.
+CREATE TABLE footage_kept (
+  camera INTEGER PRIMARY KEY REFERENCES camera(id) ON DELETE CASCADE, oldest INTEGER, taken_at INTEGER NOT NULL);

@@ -20,7 +20,7 @@ import org.w3c.dom.Element;
 /** Recording search: sessions with a token that ends when nobody asks, and results that come once. */
 final class SearchAnswers {
     private static final int MOST_SESSIONS = 10;
-    private static final int MOST_AT_ONCE = 100;
+    private static final int MOST_AT_ONCE = 400;
     private static final Duration LONGEST = Duration.ofDays(400);
     private static final String STATE = "tns1:RecordingHistory/Recording/State";
     private static final String TRACK = "tns1:RecordingHistory/Track/State";

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Properties;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.w3c.dom.Element;
@@ -99,30 +100,39 @@ record SimDayGroup(String token, String name, String days) {
                 .orElse(otherwise);
     }
 
+    /** Dates of one event, the last exclusive. */
+    private record Dates(LocalDate first, LocalDate after, boolean yearly) {
+        boolean includes(LocalDate date) {
+            int years = yearly ? date.getYear() - first.getYear() : 0;
+            return !date.isBefore(first.plusYears(years)) && date.isBefore(after.plusYears(years));
+        }
+    }
+
+    /** What was understood, by the text. */
+    private static final Map<String, List<Dates>> UNDERSTOOD = new ConcurrentHashMap<>();
+
     /** Whether the date is one of its days, of which each is an event of whole days. */
     boolean includes(LocalDate date) {
+        return UNDERSTOOD.computeIfAbsent(days, SimDayGroup::dates).stream().anyMatch(d -> d.includes(date));
+    }
+
+    private static List<Dates> dates(String days) {
+        List<Dates> all = new ArrayList<>();
         for (var event : days.split("BEGIN:VEVENT")) {
-            var start = DATE.matcher(event);
-            if (!start.find()) {
+            var date = DATE.matcher(event);
+            if (!date.find()) {
                 continue;
             }
-            var first = LocalDate.parse(start.group(2), DateTimeFormatter.BASIC_ISO_DATE);
+            var first = LocalDate.parse(date.group(2), DateTimeFormatter.BASIC_ISO_DATE);
             var after = first.plusDays(1);
-            while (start.find()) {
-                if (start.group(1).equals("DTEND")) {
-                    after = LocalDate.parse(start.group(2), DateTimeFormatter.BASIC_ISO_DATE);
+            while (date.find()) {
+                if (date.group(1).equals("DTEND")) {
+                    after = LocalDate.parse(date.group(2), DateTimeFormatter.BASIC_ISO_DATE);
                 }
             }
-            if (event.contains("FREQ=YEARLY")) {
-                int years = date.getYear() - first.getYear();
-                after = after.plusYears(years);
-                first = first.plusYears(years);
-            }
-            if (!date.isBefore(first) && date.isBefore(after)) {
-                return true;
-            }
+            all.add(new Dates(first, after, event.contains("FREQ=YEARLY")));
         }
-        return false;
+        return all;
     }
 
     void save(Properties to) {

@@ -230,11 +230,9 @@ class ActivityRuns implements Works.Runner {
                         ofCamera.held().stream()
                                 .map(h -> new Held(h.plan().byClock(ahead), h.before(), h.after()))
                                 .toList());
-                var gaps = NotRecorded.of(activity, ofCamera.demanded(), excused, Optional.of(ofCamera.set()), ahead);
                 var missing = activity.known().isEmpty()
                         ? OptionalLong.empty()
-                        : OptionalLong.of(
-                                gaps.stream().mapToLong(g -> g.span().seconds()).sum());
+                        : OptionalLong.of(NotRecorded.seconds(NotRecorded.of(activity, ofCamera.past(excused, ahead))));
                 taken.add(ActivityDay.of(camera.id(), date, now, ahead, activity, missing));
             }
         }
@@ -243,6 +241,13 @@ class ActivityRuns implements Works.Runner {
                     .map(StoredCamera::id)
                     .collect(java.util.stream.Collectors.toSet());
             taken.stream().filter(d -> there.contains(d.camera())).forEach(store::put);
+            cameras.stream()
+                    .filter(c -> there.contains(c.id()))
+                    .forEach(c -> store.kept(
+                            c.id(),
+                            Optional.ofNullable(recall.kept().get(c.camera().channel()))
+                                    .flatMap(Kept::from),
+                            now));
         });
     }
 

@@ -69,6 +69,15 @@ public class ActivityStore {
         statement.update();
     }
 
+    /** How old the oldest footage of a camera is; to be called within a transaction. */
+    void kept(long camera, Optional<Instant> oldest, Instant at) {
+        database.change("INSERT OR REPLACE INTO footage_kept (camera, oldest, taken_at) VALUES (:camera, :oldest, :at)")
+                .param("camera", camera)
+                .param("oldest", oldest.map(Instant::getEpochSecond).orElse(null))
+                .param("at", at.getEpochSecond())
+                .update();
+    }
+
     /** Days that were over when they were told, of all of these cameras. */
     List<LocalDate> closed(Collection<Long> cameras, LocalDate from, LocalDate until) {
         if (cameras.isEmpty()) {

@@ -107,17 +107,8 @@ final class ActivityViews {
                     gap.span().seconds(),
                     gap.demanded().text(),
                     gap.cause().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                    inWords(gap.cause()));
+                    Then.inWords(gap.cause()));
         }
-    }
-
-    static String inWords(NotRecorded.Cause cause) {
-        return switch (cause) {
-            case CLOCK -> "its clock was wrong";
-            case HELD_OTHERWISE -> "the recorder was set to something else";
-            case SET_AND_SILENT -> "the recorder was set to record it and has nothing";
-            case NOT_KNOWN -> "what the recorder was set to then is not known";
-        };
     }
 
     /**

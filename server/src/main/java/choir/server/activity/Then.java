@@ -7,12 +7,18 @@ import choir.activity.Plans;
 import choir.activity.Spans;
 import choir.activity.Spans.Span;
 import choir.family.NativeConfig;
+import choir.policy.Catalogue;
+import choir.policy.EffectivePolicy;
+import choir.policy.Value;
 import choir.server.db.Database;
+import choir.server.family.KnownFamilies;
+import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.policy.PastPolicies;
 import choir.server.policy.PastPolicies.InForce;
 import choir.server.stored.Json;
 import choir.server.stored.NativeJson;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -20,6 +26,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,7 +34,7 @@ import org.springframework.stereotype.Component;
 
 /** What was asked of cameras, what they were set to, and what excuses them, in a stretch of the past. */
 @Component
-class Then {
+public class Then {
     /** A step is noted when it was verified, and recording may stand still from before its write on. */
     private static final long AROUND_A_WRITE = 90;
 
@@ -35,42 +42,60 @@ class Then {
      * What is known of one camera's past.
      *
      * @param demanded by the policies that were in force
+     * @param possible what of that a recorder of its family can be set to
      * @param held what its recorder was set to, by a right clock, where that is known
      */
-    record OfCamera(Demand demanded, List<Held> held) {
-        Demand set() {
+    record OfCamera(Demand demanded, Demand possible, List<Held> held) {
+        NotRecorded.Past past(Spans excused, long secondsAhead) {
             List<Demand.Part> parts = new ArrayList<>();
             held.forEach(h -> parts.addAll(h.plan().parts()));
-            return new Demand(parts);
+            return new NotRecorded.Past(demanded, possible, excused, new Demand(parts), secondsAhead);
         }
     }
 
     private final PastPolicies policies;
+    private final FleetStore fleet;
+    private final KnownFamilies families;
     private final Database database;
+    private final Clock clock;
 
-    Then(PastPolicies policies, Database database) {
+    Then(PastPolicies policies, FleetStore fleet, KnownFamilies families, Database database, Clock clock) {
         this.policies = policies;
+        this.fleet = fleet;
+        this.families = families;
         this.database = database;
+        this.clock = clock;
     }
 
     /** By the camera's row. */
     Map<Long, OfCamera> of(
             String recorder, Collection<StoredCamera> cameras, ZoneId zone, Instant from, Instant until) {
+        var family = fleet.find(recorder).flatMap(r -> families.named(r.family()));
+        IdentityHashMap<EffectivePolicy, NativeConfig> given = new IdentityHashMap<>();
         var inForce = policies.of(recorder, cameras, from, until);
         var held = held(recorder, zone, from, until);
         Map<Long, OfCamera> all = new HashMap<>();
         for (var camera : cameras) {
+            var policy = inForce.getOrDefault(camera.id(), List.of());
+            var demanded = demanded(policy);
+            List<Demand.Part> possible = new ArrayList<>();
+            for (var one : policy) {
+                family.map(f -> given.computeIfAbsent(one.policy(), p -> Plans.given(p, one.calendars(), f)))
+                        .map(config -> Plans.held(config, one.zone(), one.from(), one.until()))
+                        .ifPresent(h -> possible.addAll(h.plan().parts()));
+            }
             all.put(
                     camera.id(),
                     new OfCamera(
-                            demanded(inForce.getOrDefault(camera.id(), List.of())),
+                            demanded,
+                            family.isPresent() ? new Demand(possible) : demanded,
                             held.getOrDefault(camera.id(), List.of())));
         }
         return all;
     }
 
     /** What had to be recorded on a day that is known to the second, and was not. */
-    List<NotRecorded.Gap> gaps(String recorder, StoredCamera camera, ZoneId zone, ActivityDay day) {
+    public List<NotRecorded.Gap> gaps(String recorder, StoredCamera camera, ZoneId zone, ActivityDay day) {
         if (day.detail().isEmpty()) {
             return List.of();
         }
@@ -78,12 +103,58 @@ class Then {
         var until = day.day().end();
         var past = java.util.Objects.requireNonNull(
                 of(recorder, List.of(camera), zone, from, until).get(camera.id()));
-        return NotRecorded.of(
-                day.detail().get(),
-                past.demanded(),
-                excused(recorder, zone, from, until),
-                Optional.of(past.set()),
-                day.clockAhead());
+        return NotRecorded.of(day.detail().get(), past.past(excused(recorder, zone, from, until), day.clockAhead()));
+    }
+
+    /**
+     * How long footage is kept.
+     *
+     * @param oldest what there is of it
+     * @param demanded days, by the policy that was in force so many days ago
+     */
+    public record Kept(Instant oldest, long days, long demanded, ZoneId zone) {
+        /** A day is let go for footage that goes by the day. */
+        public boolean isShort() {
+            return days < demanded - 1;
+        }
+    }
+
+    /** Empty where the recorder does not tell, or nobody demanded anything so long ago. */
+    public Optional<Kept> kept(String recorder, StoredCamera camera, ZoneId zone) {
+        var oldest = database.query("SELECT oldest FROM footage_kept WHERE camera = :camera AND oldest IS NOT NULL")
+                .param("camera", camera.id())
+                .query((row, n) -> Instant.ofEpochSecond(row.getLong("oldest")))
+                .optional();
+        var now = clock.instant();
+        return oldest.flatMap(o -> demandedDays(recorder, camera, now).flatMap(days -> {
+            var then = now.minus(Duration.ofDays(days));
+            // What is demanded today does not bring back what was not kept before it was.
+            return demandedDays(recorder, camera, then)
+                    .filter(d -> d >= days)
+                    .map(d -> new Kept(o, Duration.between(o, now).toDays(), days, zone));
+        }));
+    }
+
+    private Optional<Long> demandedDays(String recorder, StoredCamera camera, Instant at) {
+        return policies
+                .of(recorder, List.of(camera), at, at.plusSeconds(1))
+                .getOrDefault(camera.id(), List.of())
+                .stream()
+                .findFirst()
+                .flatMap(p -> p.policy().scalar(Catalogue.KEEP_AT_LEAST))
+                .flatMap(v -> v instanceof Value.Amount amount
+                        ? Optional.of(amount.number().longValue())
+                        : Optional.empty());
+    }
+
+    public static String inWords(NotRecorded.Cause cause) {
+        return switch (cause) {
+            case CANNOT -> "the recorder cannot be set to that";
+            case CLOCK -> "its clock was wrong";
+            case HELD_OTHERWISE -> "the recorder was set to something else";
+            case SET_AND_SILENT -> "the recorder was set to record it and has nothing";
+            case NOT_KNOWN -> "what the recorder was set to then is not known";
+        };
     }
 
     private static Demand demanded(List<InForce> inForce) {

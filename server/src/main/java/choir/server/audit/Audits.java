@@ -174,8 +174,8 @@ class Audits implements Works.Runner {
         standing.deviations().forEach(d -> causes.put(d.key(), d.cause()));
         boolean read = standing.held().isPresent();
         return matter -> {
-            if (matter instanceof Matter.Outlier) {
-                // Its peers are looked at when all are read.
+            if (matter instanceof Matter.Outlier || matter instanceof Matter.OfActivity) {
+                // Its peers are looked at when all are read, and what was recorded when that is asked for.
                 return Optional.empty();
             }
             if (!(matter instanceof Matter.Value(var key))) {
@@ -214,6 +214,7 @@ class Audits implements Works.Runner {
             case Matter.Unsound u -> u.asked();
             case Matter.Value v -> false;
             case Matter.Outlier o -> false;
+            case Matter.OfActivity a -> false;
             case Matter.Reset r -> false;
             case Matter.OtherOrder o -> false;
             case Matter.Gone g -> false;

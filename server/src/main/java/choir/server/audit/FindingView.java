@@ -117,6 +117,10 @@ record FindingView(
             case Matter.AnotherDevice d -> "another device";
             case Matter.OtherCertificate c -> "other certificate";
             case Matter.Outlier o -> "far from its peers";
+            case Matter.NotRecorded n -> "not recorded";
+            case Matter.KeptShort k -> "kept too short";
+            case Matter.NeverTriggers n -> "never triggers";
+            case Matter.AlwaysTriggers a -> "always triggers";
             case Matter.Reset r -> "reset";
             case Matter.OtherOrder o -> "other channels";
             case Matter.Firmware f -> "firmware changed";

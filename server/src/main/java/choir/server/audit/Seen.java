@@ -1,5 +1,7 @@
 package choir.server.audit;
 
+import choir.activity.NotRecorded;
+import choir.activity.Triggering;
 import choir.drift.Cause;
 import choir.drift.Deviation;
 import choir.drift.Distance;
@@ -15,8 +17,11 @@ import choir.policy.EffectivePolicy.Blocked;
 import choir.policy.Origin;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
+import choir.server.activity.Then;
 import choir.server.standing.Standing;
 import java.time.Duration;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -148,6 +153,65 @@ record Seen(
                         + outlier.members() + " peers (same group and family); no policy says why.",
                 Optional.empty(),
                 Optional.of(outlier.value().toPlainString()));
+    }
+
+    /**
+     * @param seconds that are missing over the last days
+     * @param days on so many of them
+     * @param longest of all gaps
+     */
+    static Seen notRecorded(long seconds, int days, int gaps, NotRecorded.Gap longest, ZoneId zone) {
+        var begin = longest.span().begin().atZone(zone);
+        var end = longest.span().end().atZone(zone);
+        return about(
+                new Matter.NotRecorded(),
+                seconds >= 60 ? Severity.HIGH : Severity.MEDIUM,
+                length(seconds) + " that had to be recorded " + (seconds == 1 ? "is" : "are") + " missing, on " + days
+                        + " of the last " + RecordedCheck.DAYS + " days"
+                        + (gaps == 1
+                                ? ": "
+                                : "; the longest " + length(longest.span().seconds()) + " of " + gaps + ": ")
+                        + begin.format(WHEN) + " to " + end.format(TIME) + " ("
+                        + longest.demanded().text() + "), " + Then.inWords(longest.cause()) + ".");
+    }
+
+    static Seen keptShort(Then.Kept kept) {
+        return about(
+                new Matter.KeptShort(),
+                Severity.HIGH,
+                "The oldest footage is of " + kept.oldest().atZone(kept.zone()).format(WHEN) + ", " + kept.days()
+                        + " days ago; the policy demands " + kept.demanded() + " days.");
+    }
+
+    static Seen triggering(Triggering.Odd odd) {
+        return switch (odd) {
+            case Triggering.Odd.Never(double median, int peers) ->
+                about(
+                        new Matter.NeverTriggers(),
+                        Severity.HIGH,
+                        "Its detection saw nothing in the last " + RecordedCheck.DAYS + " days; in the middle of its "
+                                + peers + " peers (same group and family) it saw "
+                                + Math.round(median) + " movements a day.");
+            case Triggering.Odd.Always(double share, double median, int peers) ->
+                about(
+                        new Matter.AlwaysTriggers(),
+                        Severity.LOW,
+                        "It recorded by motion for " + Math.round(100 * share) + " % of the time in the last "
+                                + RecordedCheck.DAYS + " days; in the middle of its " + peers
+                                + " peers (same group and family) " + Math.round(100 * median) + " %.");
+        };
+    }
+
+    private static final DateTimeFormatter WHEN =
+            DateTimeFormatter.ofPattern("EEE d MMM HH:mm", java.util.Locale.ENGLISH);
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
+
+    private static String length(long seconds) {
+        long minutes = Math.round(seconds / 60.0);
+        if (seconds < 100) {
+            return seconds + " s";
+        }
+        return minutes < 60 ? minutes + " min" : minutes / 60 + " h " + minutes % 60 + " min";
     }
 
     static Seen otherCertificate(String why) {

@@ -50,11 +50,7 @@ class Noticing implements Works.Follower, Plans.Follower {
                     tell(Severity.HIGH, failed(work, p));
                 }
             }
-            case Task.Activity a -> {
-                if (work.state() == Work.State.FAILED) {
-                    tell(Severity.HIGH, failed(work, a));
-                }
-            }
+            case Task.Activity a -> audited(work);
             case Task.Reading r -> {
                 // Whoever asked for it sees what came of it.
             }
@@ -98,9 +94,10 @@ class Noticing implements Works.Follower, Plans.Follower {
         long high = opened.stream().filter(f -> f.severity() == Severity.HIGH).count();
         Map<String, Long> byCause =
                 opened.stream().collect(Collectors.groupingBy(Finding::why, TreeMap::new, Collectors.counting()));
-        var body = new StringBuilder("The audit ")
+        var body = new StringBuilder(
+                        work.task() instanceof Task.Activity ? "What was recorded, asked in work " : "The audit ")
                 .append(work.id())
-                .append(" found ")
+                .append(work.task() instanceof Task.Activity ? ", shows " : " found ")
                 .append(count)
                 .append(".\n\n");
         byCause.forEach((cause, n) -> body.append("%5d  %s%n".formatted(n, cause)));

@@ -96,14 +96,17 @@ public class PastPolicies {
         for (int i = 0; i < moments.size(); i++) {
             var begin = moments.get(i);
             var end = i + 1 < moments.size() ? moments.get(i + 1) : until;
-            var zone = at(zones, begin).flatMap(PastPolicies::zone);
+            var zone = since(zones, begin)
+                    .or(() -> zones.stream().findFirst().map(Since::text))
+                    .flatMap(PastPolicies::zone);
             if (zone.isEmpty()) {
                 continue;
             }
             var then = said(begin);
             var own = nodes.wordsOfCameras(recorder, begin);
             for (var camera : cameras) {
-                var group = at(places.getOrDefault(camera.id(), List.of()), begin)
+                // Of the time before Choir knew of it, it stood where it stands now, as far as anybody can tell.
+                var group = since(places.getOrDefault(camera.id(), List.of()), begin)
                         .map(Node.Group::new)
                         .orElse(camera.group());
                 var words = own.getOrDefault(camera.camera(), NodeWords.NONE);
@@ -152,9 +155,9 @@ public class PastPolicies {
     /** A text that held since a moment. */
     private record Since(Instant since, String text) {}
 
-    /** What held then; before anything is known, what is known first. */
-    private static Optional<String> at(List<Since> texts, Instant then) {
-        Optional<String> found = texts.stream().findFirst().map(Since::text);
+    /** What held then; empty before anything is known. */
+    private static Optional<String> since(List<Since> texts, Instant then) {
+        Optional<String> found = Optional.empty();
         for (var one : texts) {
             if (!one.since().isAfter(then)) {
                 found = Optional.of(one.text());

@@ -33,6 +33,7 @@ public final class MatterJson {
             case Matter.Unsound(var check, boolean asked) ->
                 object.put("check", check.name()).put("asked", asked);
             case Matter.Outlier(var key) -> object.put("key", key.text());
+            case Matter.OfActivity a -> {}
             case Matter.Reset r -> {}
             case Matter.OtherOrder o -> {}
             case Matter.Gone g -> {}
@@ -73,6 +74,10 @@ public final class MatterJson {
                         Check.valueOf(Json.string(node, "check")),
                         Json.field(node, "asked").asBoolean());
             case "outlier" -> new Matter.Outlier(key(node));
+            case "not-recorded" -> new Matter.NotRecorded();
+            case "kept-short" -> new Matter.KeptShort();
+            case "never-triggers" -> new Matter.NeverTriggers();
+            case "always-triggers" -> new Matter.AlwaysTriggers();
             case "reset" -> new Matter.Reset();
             case "other-order" -> new Matter.OtherOrder();
             case "gone" -> new Matter.Gone();

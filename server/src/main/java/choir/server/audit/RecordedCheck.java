@@ -1,0 +1,186 @@
+package choir.server.audit;
+
+import choir.activity.DayActivity.Why;
+import choir.activity.NotRecorded;
+import choir.activity.NotRecorded.Gap;
+import choir.activity.Spans.Span;
+import choir.activity.Triggering;
+import choir.drift.Matter;
+import choir.fleet.Node;
+import choir.fleet.Selection;
+import choir.server.activity.ActivityDay;
+import choir.server.activity.ActivityFollower;
+import choir.server.activity.ActivityStore;
+import choir.server.activity.Then;
+import choir.server.db.Database;
+import choir.server.fleet.FleetStore;
+import choir.server.fleet.StoredCamera;
+import choir.server.standing.Standing;
+import choir.server.standing.Standings;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/**
+ * Findings about what was recorded over the last seven complete days: what had to be and was not, footage that is gone before
+ * its days, and cameras that never or always trigger beside their peers. Where too little is known nothing new is said, and
+ * what was known stays.
+ */
+@Component
+class RecordedCheck implements ActivityFollower {
+    static final int DAYS = 7;
+    /** So much of the days has to be known before cameras are compared. */
+    private static final double ENOUGH = 0.8;
+
+    private record Place(Node.Group group, String family) {}
+
+    private final ActivityStore activity;
+    private final Then then;
+    private final FindingStore findings;
+    private final FleetStore fleet;
+    private final Standings standings;
+    private final Database database;
+    private final Clock clock;
+
+    RecordedCheck(
+            ActivityStore activity,
+            Then then,
+            FindingStore findings,
+            FleetStore fleet,
+            Standings standings,
+            Database database,
+            Clock clock) {
+        this.activity = activity;
+        this.then = then;
+        this.findings = findings;
+        this.fleet = fleet;
+        this.standings = standings;
+        this.database = database;
+        this.clock = clock;
+    }
+
+    @Override
+    public void taken(long work, String recorder) {
+        var zone = fleet.find(recorder).flatMap(r -> r.zoneId());
+        if (zone.isEmpty()) {
+            return;
+        }
+        var today = LocalDate.ofInstant(clock.instant(), zone.get());
+        for (var camera : fleet.camerasOf(recorder)) {
+            List<Seen> seen = new ArrayList<>();
+            Set<Class<?>> judged = new HashSet<>();
+            var days = activity.of(camera.id(), today.minusDays(DAYS), today.minusDays(1), false);
+            if (days.stream().anyMatch(d -> d.missing().isPresent())) {
+                judged.add(Matter.NotRecorded.class);
+                notRecorded(recorder, camera, zone.get(), days).ifPresent(seen::add);
+            }
+            then.kept(recorder, camera, zone.get()).ifPresent(kept -> {
+                judged.add(Matter.KeptShort.class);
+                if (kept.isShort()) {
+                    seen.add(Seen.keptShort(kept));
+                }
+            });
+            if (!judged.isEmpty()) {
+                findings.take(
+                        work,
+                        camera,
+                        seen,
+                        matter -> judged.contains(matter.getClass()) ? Optional.of("well again") : Optional.empty());
+            }
+        }
+    }
+
+    private Optional<Seen> notRecorded(String recorder, StoredCamera camera, ZoneId zone, List<ActivityDay> days) {
+        long seconds = days.stream().mapToLong(d -> d.missing().orElse(0)).sum();
+        var bad = days.stream().filter(d -> d.missing().orElse(0) > 0).toList();
+        if (bad.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Gap> gaps = new ArrayList<>();
+        for (var day :
+                activity.of(camera.id(), bad.getFirst().date(), bad.getLast().date(), true)) {
+            gaps.addAll(then.gaps(recorder, camera, zone, day));
+        }
+        gaps.removeIf(g -> g.cause() == NotRecorded.Cause.CANNOT);
+        return gaps.stream()
+                .max(Comparator.comparingLong(g -> g.span().seconds()))
+                .map(longest -> Seen.notRecorded(seconds, bad.size(), gaps.size(), longest, zone));
+    }
+
+    @Override
+    public void allTaken(long work, String selection) {
+        var chosen = Selection.parse(selection);
+        Map<Place, List<Standing>> places = new LinkedHashMap<>();
+        var meant = standings.select(chosen);
+        meant.forEach(s -> places.computeIfAbsent(new Place(s.group(), s.familyName()), p -> new ArrayList<>())
+                .add(s));
+        if (!chosen.alternatives().isEmpty()) {
+            places.replaceAll((place, some) -> standings.select(Selection.within(place.group())).stream()
+                    .filter(s ->
+                            s.group().equals(place.group()) && s.familyName().equals(place.family()))
+                    .toList());
+        }
+        Set<Long> asked = new HashSet<>();
+        meant.forEach(s -> asked.add(s.row().id()));
+        for (var members : places.values()) {
+            judge(work, members, asked);
+        }
+    }
+
+    private void judge(long work, List<Standing> members, Set<Long> asked) {
+        Map<Long, Triggering.Week> weeks = new HashMap<>();
+        members.forEach(m -> week(m).ifPresent(w -> weeks.put(m.row().id(), w)));
+        if (!Triggering.areEnough(weeks.size())) {
+            return;
+        }
+        var odd = Triggering.odd(weeks);
+        for (var member : members) {
+            long camera = member.row().id();
+            if (!asked.contains(camera) || !weeks.containsKey(camera)) {
+                continue;
+            }
+            var seen = Optional.ofNullable(odd.get(camera)).map(Seen::triggering).stream()
+                    .toList();
+            database.write(() -> findings.take(
+                    work,
+                    member.row(),
+                    seen,
+                    matter -> matter instanceof Matter.NeverTriggers || matter instanceof Matter.AlwaysTriggers
+                            ? Optional.of("like its peers again")
+                            : Optional.empty()));
+        }
+    }
+
+    private Optional<Triggering.Week> week(Standing member) {
+        var zone = member.recorder().zoneId();
+        if (zone.isEmpty()) {
+            return Optional.empty();
+        }
+        var today = LocalDate.ofInstant(clock.instant(), zone.get());
+        var days = activity.of(member.row().id(), today.minusDays(DAYS), today.minusDays(1), false);
+        long all = days.stream().map(ActivityDay::day).mapToLong(Span::seconds).sum();
+        long known = days.stream().mapToLong(ActivityDay::motionKnown).sum();
+        if (days.size() < DAYS || known < all * ENOUGH) {
+            return Optional.empty();
+        }
+        long waited =
+                days.stream().mapToLong(d -> d.known() - d.by(Why.CONTINUOUS)).sum();
+        long byMotion = days.stream().mapToLong(d -> d.by(Why.MOTION)).sum();
+        double events = days.stream().mapToInt(ActivityDay::events).sum() / (double) DAYS;
+        long moved = days.stream().mapToLong(ActivityDay::moved).sum();
+        // One movement that goes on for days begins but once.
+        double triggers = moved > 0 ? Math.max(events, 1.0 / DAYS) : events;
+        return Optional.of(new Triggering.Week(
+                triggers, waited < all / 10 ? Optional.empty() : Optional.of((double) byMotion / waited)));
+    }
+}
