@@ -5,6 +5,7 @@
   import Disc from '@lucide/svelte/icons/hard-drive';
   import Ear from '@lucide/svelte/icons/audio-lines';
   import Eye from '@lucide/svelte/icons/table-2';
+  import Film from '@lucide/svelte/icons/chart-no-axes-gantt';
   import Layers from '@lucide/svelte/icons/layers-2';
   import Scroll from '@lucide/svelte/icons/scroll-text';
   import Send from '@lucide/svelte/icons/send';
@@ -29,6 +30,7 @@
     { path: '/calendars', word: 'Calendars', icon: Calendar },
     { path: '/rollouts', word: 'Rollouts', icon: Send },
     { path: '/audit', word: 'Audit', icon: Ear },
+    { path: '/activity', word: 'Activity', icon: Film },
     { path: '/watch', word: 'Watch', icon: Bell },
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
@@ -73,6 +75,8 @@
     const search = { select: selection };
     if (route.pathname === '/audit') {
       navigate('/audit', { search: selection ? search : {} });
+    } else if (route.pathname === '/activity') {
+      navigate('/activity', { search: selection ? search : {} });
     } else if (route.pathname === '/rollouts') {
       navigate('/rollouts', { search });
     } else {

@@ -19,6 +19,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/rollouts': () => import('./routes/Rollouts.svelte'),
   '/rollouts/:id': () => import('./routes/Rollout.svelte'),
   '/audit': () => import('./routes/Audit.svelte'),
+  '/activity': () => import('./routes/Activity.svelte'),
   '/watch': () => import('./routes/Watch.svelte'),
   '/inbox': () => import('./routes/Inbox.svelte'),
   '/journal': () => import('./routes/Journal.svelte'),

@@ -131,7 +131,7 @@ class RecorderFootageTest {
     @Test
     void aGapInTheFootageEndsIt() {
         for (var day : List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun")) {
-            simulator.turn("tern/02?erase=" + day);
+            simulator.turn("tern/02?erase=" + day + "&since=P1D");
         }
         var from = Instant.now().minus(Duration.ofHours(3));
         var playing = link.playRecorded(access("tern"), "02", from, from.plusSeconds(60))

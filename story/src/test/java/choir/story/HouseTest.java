@@ -2,11 +2,17 @@ package choir.story;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /** Imports run downwards only. */
 @AnalyzeClasses(packages = "choir", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -22,7 +28,11 @@ class HouseTest {
         "choir.rollout..",
         "choir.document..",
         "choir.link..",
-        "choir.survey.."
+        "choir.survey..",
+        "choir.motion..",
+        "choir.trial..",
+        "choir.storage..",
+        "choir.activity.."
     };
 
     @ArchTest
@@ -70,5 +80,17 @@ class HouseTest {
     private static String[] concat(String... more) {
         return java.util.stream.Stream.concat(java.util.Arrays.stream(CORE), java.util.Arrays.stream(more))
                 .toArray(String[]::new);
+    }
+
+    /** The interface document goes by simple names, and would show one of two in place of the other. */
+    @ArchTest
+    static void whatTheInterfaceShowsHasANameOfItsOwn(JavaClasses classes) {
+        Map<String, List<String>> byName = classes.stream()
+                .filter(c -> c.isRecord() && c.getPackageName().startsWith("choir.server"))
+                .filter(c -> c.getSimpleName().matches(".*(View|Request|Run|Row)"))
+                .collect(Collectors.groupingBy(
+                        JavaClass::getSimpleName, Collectors.mapping(JavaClass::getName, Collectors.toList())));
+        byName.values().removeIf(names -> names.size() == 1);
+        assertThat(byName).isEmpty();
     }
 }

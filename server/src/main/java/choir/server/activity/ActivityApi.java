@@ -8,7 +8,7 @@ import choir.server.activity.ActivityViews.ActivitySpan;
 import choir.server.activity.ActivityViews.DaySums;
 import choir.server.activity.ActivityViews.DemandView;
 import choir.server.activity.ActivityViews.GapView;
-import choir.server.activity.ActivityViews.RunView;
+import choir.server.activity.ActivityViews.RecordedRun;
 import choir.server.activity.ActivityViews.TurnView;
 import choir.server.db.Database;
 import choir.server.standing.Standing;
@@ -65,7 +65,7 @@ class ActivityApi {
             String zone,
             List<DaySums> days,
             List<ActivitySpan> known,
-            List<RunView> recorded,
+            List<RecordedRun> recorded,
             List<ActivitySpan> motionKnown,
             List<ActivitySpan> motion,
             List<DemandView> demanded,
@@ -165,7 +165,10 @@ class ActivityApi {
                 zone.getId(),
                 days.stream().map(DaySums::of).toList(),
                 details(days).flatMap(d -> ActivitySpan.of(d.known()).stream()).toList(),
-                details(days).flatMap(d -> d.runs().stream()).map(RunView::of).toList(),
+                details(days)
+                        .flatMap(d -> d.runs().stream())
+                        .map(RecordedRun::of)
+                        .toList(),
                 details(days)
                         .flatMap(d -> ActivitySpan.of(d.motionKnown()).stream())
                         .toList(),

@@ -30,6 +30,7 @@ final class ActivityViews {
     /**
      * One day in sums.
      *
+     * @param begins its midnight
      * @param length seconds that the day has; on days on which the clock is put 23 or 25 hours
      * @param known seconds of which the recorder said whether there is footage
      * @param recorded seconds with footage
@@ -40,6 +41,7 @@ final class ActivityViews {
      */
     record DaySums(
             String date,
+            String begins,
             long length,
             long known,
             long recorded,
@@ -51,6 +53,7 @@ final class ActivityViews {
         static DaySums of(ActivityDay day) {
             return new DaySums(
                     day.date().toString(),
+                    day.day().begin().toString(),
                     day.day().seconds(),
                     day.known(),
                     day.recorded(),
@@ -78,9 +81,9 @@ final class ActivityViews {
      *     or {@code unexplained}
      * @param guessed that is what it looks like, since what the recorder was set to then is not known
      */
-    record RunView(String from, String until, String by, boolean guessed) {
-        static RunView of(DayActivity.Run run) {
-            return new RunView(
+    record RecordedRun(String from, String until, String by, boolean guessed) {
+        static RecordedRun of(DayActivity.Run run) {
+            return new RecordedRun(
                     run.span().begin().toString(), run.span().end().toString(), word(run.why()), run.guessed());
         }
     }

@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, ask } from '../../lib/api/client';
+  import { segments } from '../../lib/camera';
+  import Allowed from '../../lib/ui/Allowed.svelte';
+  import Loaded from '../../lib/ui/Loaded.svelte';
+  import { p } from '../../router';
+  import DayLine from './DayLine.svelte';
+  import { dayWords, lengthWords, otherDay } from './days';
+
+  /** The day that was chosen and the six before it, to the minute. */
+  let { camera, date }: { camera: string; date: string } = $props();
+
+  const FEW = 6;
+  const path = $derived(segments(camera));
+  const from = $derived(otherDay(date, -6));
+  let all = $state(false);
+  const timeline = createQuery(() => ({
+    queryKey: ['activity', camera, from, date],
+    queryFn: () =>
+      ask(
+        api.GET('/api/v1/cameras/{recorder}/{channel}/activity', {
+          params: { path, query: { from, until: date } },
+        }),
+      ),
+  }));
+
+  function clock(instant: string, zone: string): string {
+    return new Intl.DateTimeFormat('en-GB', {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      second: '2-digit',
+      timeZone: zone,
+    })
+      .format(new Date(instant))
+      .replace(/,/g, '');
+  }
+</script>
+
+<Loaded query={timeline}>
+  {#snippet children(view)}
+    <div class="mb-2 flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+      <h2 class="font-semibold">{view.label}, {dayWords(from)} to {dayWords(date)}</h2>
+      <span class="text-sm text-faint">times in {view.zone}</span>
+    </div>
+    {#if view.days.length === 0}
+      <p class="text-faint">Nothing is known of these days.</p>
+    {/if}
+    {#each view.days.toReversed() as day (day.date)}
+      <DayLine {view} {day} strong={day.date === date} />
+    {/each}
+    {#if view.foldedUntil}
+      <p class="mt-2 text-sm text-faint">
+        Up to {dayWords(view.foldedUntil)} only the sums are kept.
+      </p>
+    {/if}
+    {#if view.missing.length > 0}
+      {@const longest = [...view.missing].sort((a, b) => b.seconds - a.seconds)}
+      <h3 class="mt-4 text-sm font-semibold text-loss">Missing</h3>
+      <ul class="text-sm">
+        {#each all ? longest : longest.slice(0, FEW) as gap (gap.from + gap.demanded)}
+          <li class="flex flex-wrap gap-x-4 border-b border-line/60 py-1">
+            <span class="w-[168px]">{clock(gap.from, view.zone)}</span>
+            <span class="w-[84px]">{lengthWords(gap.seconds)}</span>
+            <span class="w-[90px]">{gap.demanded}</span>
+            <span class="min-w-[200px] flex-1 text-faint">{gap.words}</span>
+          </li>
+        {/each}
+      </ul>
+      {#if longest.length > FEW}
+        <button class="act mt-2 text-sm" onclick={() => (all = !all)}
+          >{all ? 'The longest alone' : `All ${longest.length}`}</button
+        >
+      {/if}
+    {/if}
+    {#if view.turns.length > 0}
+      <h3 class="mt-4 text-sm font-semibold">What changed</h3>
+      <ul class="text-sm">
+        {#each view.turns as turn, i (i)}
+          <li class="flex flex-wrap gap-x-4 border-b border-line/60 py-1">
+            <span class="w-[168px]">{clock(turn.at, view.zone)}</span>
+            <span class="min-w-[200px] flex-1">{turn.words}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <Allowed to="TECHNICIAN">
+      <p class="mt-3 text-sm">
+        <a href={p('/cameras/:recorder/:channel/tune', { params: { ...path } })}>Look at its footage</a>
+      </p>
+    </Allowed>
+  {/snippet}
+</Loaded>

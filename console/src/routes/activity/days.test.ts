@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import {
+  cellWords,
+  datesOf,
+  dayWords,
+  lengthWords,
+  otherDay,
+  otherMonth,
+  summary,
+  within,
+  type DaySums,
+} from './days';
+
+function day(given: Partial<DaySums> = {}): DaySums {
+  return {
+    date: '2026-11-22',
+    begins: '2026-11-22T00:00:00Z',
+    length: 86_400,
+    known: 86_400,
+    recorded: 3_600,
+    by: { continuous: 3_000, motion: 600, alarm: 0, analytics: 0, motionAndAlarm: 0, unexplained: 0 },
+    motionKnown: 86_400,
+    moved: 300,
+    events: 1,
+    missing: 0,
+    ...given,
+  };
+}
+
+describe('days', () => {
+  it('counts months as calendars do', () => {
+    expect(otherMonth('2026-12', 1)).toBe('2027-01');
+    expect(otherMonth('2027-01', -1)).toBe('2026-12');
+    expect(datesOf('2028-02')).toHaveLength(29);
+    expect(datesOf('2026-11').at(-1)).toBe('2026-11-30');
+    expect(otherDay('2026-03-01', -1)).toBe('2026-02-28');
+    expect(dayWords('2026-11-22')).toBe('Sun 22 Nov');
+  });
+
+  it('says what a cell shows', () => {
+    expect(cellWords('2026-11-22', day())).toBe(
+      'Sun 22 Nov: recorded 50 min continuous, 10 min motion, 1 event',
+    );
+    expect(cellWords('2026-11-22', day({ missing: 7_200, motionKnown: 0 }))).toContain(', 2 h missing');
+    expect(cellWords('2026-11-22', day({ known: 43_200 }))).toContain('12 h not known');
+    expect(cellWords('2026-11-22', undefined)).toBe('Sun 22 Nov: not known');
+    expect(cellWords('2026-11-22', day({ known: 0 }))).toBe('Sun 22 Nov: not known');
+    expect(lengthWords(99)).toBe('99 s');
+    expect(lengthWords(12_000)).toBe('3 h 20 min');
+  });
+
+  it('means are over what is known alone', () => {
+    expect(summary([day(), day({ known: 0, recorded: 0, motionKnown: 0, events: 0 })]).recordedADay).toBe(
+      3_600,
+    );
+    expect(summary([day({ known: 0, motionKnown: 0 })]).recordedADay).toBeUndefined();
+    expect(summary([]).eventsADay).toBeUndefined();
+    expect(summary([day({ missing: undefined }), day({ missing: 60 })]).missing).toBe(60);
+  });
+
+  it('a stretch is cut at the ends of a day, which may have 25 hours', () => {
+    const long = { begins: '2026-10-24T23:00:00Z', length: 90_000 };
+    expect(within(long, { from: '2026-10-24T20:00:00Z', until: '2026-10-25T00:00:00Z' })).toEqual({
+      left: 0,
+      width: 0.04,
+    });
+    expect(within(long, { from: '2026-10-26T00:00:00Z', until: '2026-10-26T01:00:00Z' })).toBeUndefined();
+  });
+});
