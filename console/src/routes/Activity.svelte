@@ -130,6 +130,7 @@
     <li class="flex items-center gap-1.5">
       <span class="font-bold text-loss" aria-hidden="true">!</span> something is missing
     </li>
+    <li>a quarter of the day is half of the height</li>
     <li class="flex items-center gap-1.5">
       <span class="not-known inline-block h-3 w-4 rounded-[2px]" aria-hidden="true"></span> not known
     </li>
@@ -141,6 +142,7 @@
       <MonthGrid
         {cameras}
         {month}
+        {today}
         {chosen}
         onchoose={(camera, date) =>
           go(

@@ -61,7 +61,9 @@
         style:width={part.width}
         title="{part.span.by}{part.span.guessed ? ', by the look of it' : ''}"
       >
-        {#if part.share > 0.04}<span class="letter">{letter(part.span.by)}</span>{/if}
+        {#if part.share > 0.04}<span class="letter {part.span.by === 'continuous' ? '' : 'backed'}"
+            >{letter(part.span.by)}</span
+          >{/if}
       </div>
     {/each}
     {#each missing as part (part.span.from + part.span.demanded)}
@@ -110,11 +112,13 @@
   .letter {
     margin-left: 3px;
     border-radius: 2px;
-    background: color-mix(in srgb, var(--raised) 80%, transparent);
     padding: 0 2px;
     font-size: 12px;
     font-weight: 600;
     line-height: 16px;
+  }
+  .backed {
+    background: color-mix(in srgb, var(--raised) 80%, transparent);
   }
   .unknown {
     background: repeating-linear-gradient(135deg, var(--paper) 0 3px, var(--line) 3px 4px);

@@ -1,18 +1,20 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
   import { cameraPath } from '../../router';
-  import { cellWords, datesOf, isWeekend, lengthWords, REASONS, summary, type Month } from './days';
+  import { cellWords, datesOf, height, isWeekend, lengthWords, REASONS, summary, type Month } from './days';
   import Timeline from './Timeline.svelte';
 
   /** Cameras down, days across; each day a bar of what was recorded, by what. */
   let {
     cameras,
     month,
+    today,
     chosen,
     onchoose,
   }: {
     cameras: Schemas['CameraDays'][];
     month: Month;
+    today: string;
     chosen: { camera: string; date: string } | undefined;
     onchoose: (camera: string, date: string) => void;
   } = $props();
@@ -86,22 +88,22 @@
               class="cell {isChosen ? 'chosen' : ''} {isWeekend(date) ? 'weekend' : ''}"
               data-cell="{row}-{column}"
               tabindex={at.row === row && at.column === column ? 0 : -1}
-              aria-label={cellWords(date, day)}
+              aria-label={cellWords(date, day, today)}
               aria-selected={isChosen}
-              title={cellWords(date, day)}
+              title={cellWords(date, day, today)}
               onfocus={() => (at = { row, column })}
               onkeydown={(e) => move(e, row, column)}
               onclick={() => onchoose(camera.camera, date)}
             >
               {#if day && day.known > 0}
                 {#each REASONS as reason (reason.key)}
-                  {@const share = day.by[reason.key] / day.length}
-                  {#if share > 0}
-                    <span class={reason.texture} style:height="{Math.max(4, share * 100)}%"></span>
+                  {@const part = height(day, day.by[reason.key])}
+                  {#if part > 0}
+                    <span class={reason.texture} style:height="{part}%"></span>
                   {/if}
                 {/each}
                 {#if day.missing}<span class="missing" aria-hidden="true">!</span>{/if}
-              {:else}
+              {:else if date <= today}
                 <span class="unknown" aria-hidden="true"></span>
               {/if}
             </button>

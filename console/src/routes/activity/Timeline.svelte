@@ -49,6 +49,14 @@
     {#if view.days.length === 0}
       <p class="text-faint">Nothing is known of these days.</p>
     {/if}
+    <div class="grid grid-cols-[84px_1fr_64px] gap-x-3 text-xs text-faint" aria-hidden="true">
+      <span></span>
+      <div class="flex">
+        {#each ['00', '03', '06', '09', '12', '15', '18', '21'] as hour (hour)}<span class="w-1/8"
+            >{hour}</span
+          >{/each}
+      </div>
+    </div>
     {#each view.days.toReversed() as day (day.date)}
       <DayLine {view} {day} strong={day.date === date} />
     {/each}

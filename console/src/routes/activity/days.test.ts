@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   cellWords,
   datesOf,
+  height,
   dayWords,
   lengthWords,
   otherDay,
@@ -38,14 +39,19 @@ describe('days', () => {
   });
 
   it('says what a cell shows', () => {
-    expect(cellWords('2026-11-22', day())).toBe(
+    expect(cellWords('2026-11-22', day(), '2026-11-23')).toBe(
       'Sun 22 Nov: recorded 50 min continuous, 10 min motion, 1 event',
     );
-    expect(cellWords('2026-11-22', day({ missing: 7_200, motionKnown: 0 }))).toContain(', 2 h missing');
-    expect(cellWords('2026-11-22', day({ known: 43_200 }))).toContain('12 h not known');
-    expect(cellWords('2026-11-22', undefined)).toBe('Sun 22 Nov: not known');
-    expect(cellWords('2026-11-22', day({ known: 0 }))).toBe('Sun 22 Nov: not known');
+    expect(cellWords('2026-11-22', day({ missing: 7_200, motionKnown: 0 }), '2026-11-23')).toContain(
+      ', 2 h missing',
+    );
+    expect(cellWords('2026-11-22', day({ known: 43_200 }), '2026-11-23')).toContain('12 h not known');
+    expect(cellWords('2026-11-22', undefined, '2026-11-23')).toBe('Sun 22 Nov: not known');
+    expect(cellWords('2026-11-22', day({ known: 0 }), '2026-11-23')).toBe('Sun 22 Nov: not known');
+    expect(cellWords('2026-11-24', undefined, '2026-11-23')).toBe('Tue 24 Nov: still to come');
     expect(lengthWords(99)).toBe('99 s');
+    expect(height(day({ recorded: 21_600 }), 21_600)).toBe(50);
+    expect(height(day(), 0)).toBe(0);
     expect(lengthWords(12_000)).toBe('3 h 20 min');
   });
 

@@ -81,9 +81,24 @@ export function lengthWords(seconds: number): string {
   return minutes % 60 === 0 ? `${minutes / 60} h` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 }
 
+/**
+ * How high a part of a day's bar is, in percent: the whole bar by the root of its share, so that a few minutes are seen beside
+ * a whole day, and each part by its share of the bar.
+ */
+export function height(day: DaySums, seconds: number): number {
+  if (seconds === 0 || day.recorded === 0) {
+    return 0;
+  }
+  const whole = Math.sqrt(Math.min(1, day.recorded / day.length));
+  return Math.max(3, (seconds / day.recorded) * whole * 100);
+}
+
 /** What a day's cell says to those who do not see it. */
-export function cellWords(date: string, day: DaySums | undefined): string {
+export function cellWords(date: string, day: DaySums | undefined, today: string): string {
   const name = dayWords(date);
+  if (date > today) {
+    return `${name}: still to come`;
+  }
   if (!day || day.known === 0) {
     return `${name}: not known`;
   }

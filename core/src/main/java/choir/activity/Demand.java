@@ -2,6 +2,7 @@ package choir.activity;
 
 import choir.week.Trigger;
 import choir.week.TriggerSet;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
@@ -16,9 +17,27 @@ public record Demand(List<Part> parts) {
     public record Part(Spans.Span span, TriggerSet triggers) {}
 
     public Demand {
-        parts = parts.stream()
+        parts = joined(parts.stream()
                 .sorted(Comparator.comparingLong(p -> p.span().from()))
-                .toList();
+                .toList());
+    }
+
+    /** Where one goes on as the one before it, they are one. */
+    private static List<Part> joined(List<Part> parts) {
+        List<Part> joined = new ArrayList<>();
+        for (var part : parts) {
+            var last = joined.isEmpty() ? null : joined.getLast();
+            if (last != null
+                    && last.span().until() == part.span().from()
+                    && last.triggers().equals(part.triggers())) {
+                joined.set(
+                        joined.size() - 1,
+                        new Part(new Spans.Span(last.span().from(), part.span().until()), part.triggers()));
+            } else {
+                joined.add(part);
+            }
+        }
+        return List.copyOf(joined);
     }
 
     /** When that trigger starts recording. */

@@ -45,7 +45,9 @@ final class SimDetection {
 
     private double step() {
         double blunt = 1 - share("sensitivity", 0.5);
-        return LEAST_STEP + (MOST_STEP - LEAST_STEP) * blunt * blunt;
+        // At the very end of its scale it sees nothing at all.
+        double deaf = Math.max(0, blunt - 0.9) * 400;
+        return LEAST_STEP + (MOST_STEP - LEAST_STEP) * blunt * blunt + deaf;
     }
 
     /** In blocks of its grid. */

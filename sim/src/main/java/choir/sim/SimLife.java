@@ -233,12 +233,19 @@ final class SimLife {
             }
         }
         for (var span : motion(from.minusSeconds(LONGEST_AFTER), earlier(until.plusSeconds(LONGEST_BEFORE)))) {
-            if (minute("motion", span.from())) {
-                var settings = channel.at(span.from(), now);
-                set(
-                        seconds,
-                        span.from().getEpochSecond() - settings.before() - first,
-                        Math.min(until.getEpochSecond(), span.until().getEpochSecond() + settings.after()) - first);
+            // Of motion that goes on into other hours the part counts that is in hours that wait for it.
+            for (long at = span.from().getEpochSecond();
+                    at < span.until().getEpochSecond();
+                    at += 60 - Math.floorMod(at, 60)) {
+                var part = Instant.ofEpochSecond(at);
+                if (minute("motion", part)) {
+                    var settings = channel.at(part, now);
+                    long end = Math.min(span.until().getEpochSecond(), at + 60 - Math.floorMod(at, 60));
+                    set(
+                            seconds,
+                            at - settings.before() - first,
+                            Math.min(until.getEpochSecond(), end + settings.after()) - first);
+                }
             }
         }
         for (var lost : channel.lost) {

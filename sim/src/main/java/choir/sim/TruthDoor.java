@@ -5,17 +5,33 @@ import java.io.IOException;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
-/** Who passed which camera when, for those who test: {@code /truth/NAME/07?2027-01-14T06:00:00Z/PT10M}. */
+/**
+ * Who passed which camera when, for those who test: {@code /truth/NAME/07?2027-01-14T06:00:00Z/PT10M}; and what was recorded of
+ * it and seen by the recorder: {@code /truth/NAME/07/recorded?2027-01-14T06:00:00Z/PT10M}.
+ */
 final class TruthDoor {
-    private static final Pattern PATH = Pattern.compile("/truth/([^/]+)/([^/]+)");
+    private static final Pattern PATH = Pattern.compile("/truth/([^/]+)/([^/]+?)(/recorded)?");
 
     private final Map<String, SimRecorder> recorders;
 
     TruthDoor(Map<String, SimRecorder> recorders) {
         this.recorders = recorders;
+    }
+
+    private static String recorded(SimLife life, Instant from, Instant until) {
+        return "{\"recorded\":" + spans(life.recorded(from, until)) + ",\"motion\":" + spans(life.motion(from, until))
+                + "}";
+    }
+
+    private static String spans(List<SimLife.Span> spans) {
+        return spans.stream()
+                .map(s -> "{\"from\":\"" + s.from() + "\",\"until\":\"" + s.until() + "\"}")
+                .collect(Collectors.joining(",", "[", "]"));
     }
 
     void handle(HttpExchange exchange) throws IOException {
@@ -28,8 +44,11 @@ final class TruthDoor {
         }
         try {
             var from = Instant.parse(span[0]);
-            var truth = new MovingScene(recorder, recorder.channel(path.group(2)))
-                    .truth(from, from.plus(Duration.parse(span[1])));
+            var until = from.plus(Duration.parse(span[1]));
+            var channel = recorder.channel(path.group(2));
+            var truth = path.group(3) == null
+                    ? new MovingScene(recorder, channel).truth(from, until)
+                    : recorded(new SimLife(recorder, channel), from, until);
             SoapDoor.send(exchange, 200, "application/json", truth);
         } catch (DateTimeException | SimSoapFault e) {
             SoapDoor.send(exchange, 400, "text/plain", e.getMessage() + "\n");

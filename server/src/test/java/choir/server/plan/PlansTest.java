@@ -231,6 +231,6 @@ class PlansTest {
                 .contains("1 to 731 days");
         assertThat(service.post("/api/v1/plans", Map.of("kind", "party", "cron", "0 6 1 * *"))
                         .detail())
-                .contains("audit or report");
+                .contains("audit, report or activity");
     }
 }
