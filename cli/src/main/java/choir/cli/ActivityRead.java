@@ -9,7 +9,7 @@ import picocli.CommandLine.Parameters;
         name = "read",
         description =
                 "Ask recorders what they recorded on the days that are not known yet, and compare it with the policy.",
-        footer = "At set times: choir plan add --activity \"30 0 * * *\"")
+        footer = "Done each night by itself; at other times by: choir audit plan add --activity \"40 12 * * *\"")
 final class ActivityRead extends Act {
     @Parameters(paramLabel = "SELECTION", arity = "0..*", description = "everything if not said")
     private List<String> words = List.of();

@@ -70,7 +70,6 @@ final class DemoStory {
         finish(service.post("/api/v1/audits", Map.of()));
         tell.accept("the recorders are being asked what they recorded in the last month, which takes a little longer");
         service.post("/api/v1/activity/readings", Map.of());
-        service.post("/api/v1/plans", Map.of("kind", "activity", "cron", "30 0 * * *"));
     }
 
     private void add(DemoFleet.Recorder recorder) {

@@ -28,9 +28,10 @@ public record Recorded(double secondsAWeek, double bytesADay) {
      * What a recorder that holds this is expected to record: all of the minutes in which it always records, and a share of
      * those in which it waits for something. Days of calendars are not counted in.
      *
+     * @param measured how often its camera saw motion; empty for what is assumed
      * @return empty when it does not show when it records
      */
-    public static Optional<Recorded> of(NativeConfig held, Assumed assumed) {
+    public static Optional<Recorded> of(NativeConfig held, Assumed assumed, Optional<Movement> measured) {
         if (!(held.get(Catalogue.WEEK).orElse(null) instanceof NativeValue.Hours(var week))) {
             return Optional.empty();
         }
@@ -38,17 +39,37 @@ public record Recorded(double secondsAWeek, double bytesADay) {
             return Optional.of(NOTHING);
         }
         boolean looks = !isOff(held, Catalogue.DETECTION);
-        double share = assumed.share(number(held, Catalogue.BEFORE_EVENT, 0) + number(held, Catalogue.AFTER_EVENT, 0));
+        double padding = number(held, Catalogue.BEFORE_EVENT, 0) + number(held, Catalogue.AFTER_EVENT, 0);
         int always = week.minutes(t -> t.members().contains(Trigger.CONTINUOUS));
-        int waits = waiting(week, looks);
-        double seconds = (always + waits * share) * MINUTE;
+        double seconds = (always + waiting(week, looks, assumed.share(padding), measured, padding)) * MINUTE;
         return Optional.of(new Recorded(seconds, seconds / 7 * bits(held, assumed) / 8));
     }
 
-    /** Minutes in which something can start a recording and none goes on anyway. */
-    private static int waiting(Week<TriggerSet> week, boolean looks) {
-        return week.minutes(t -> !t.members().contains(Trigger.CONTINUOUS)
-                && t.members().stream().anyMatch(m -> looks || m != Trigger.MOTION && m != Trigger.MOTION_AND_ALARM));
+    /**
+     * Minutes that are expected of those in which something can start a recording and none goes on anyway.
+     *
+     * @param share of them by what is assumed
+     */
+    private static double waiting(
+            Week<TriggerSet> week, boolean looks, double share, Optional<Movement> measured, double padding) {
+        double minutes = 0;
+        for (var run : week.runs()) {
+            var members = run.value().members();
+            boolean waits =
+                    members.stream().anyMatch(m -> looks || m != Trigger.MOTION && m != Trigger.MOTION_AND_ALARM);
+            if (members.contains(Trigger.CONTINUOUS) || !waits) {
+                continue;
+            }
+            if (measured.isEmpty() || !members.contains(Trigger.MOTION)) {
+                minutes += run.minutes() * share;
+                continue;
+            }
+            for (int at = run.from(); at < run.to(); at = (at / MINUTE + 1) * MINUTE) {
+                int end = Math.min(run.to(), (at / MINUTE + 1) * MINUTE);
+                minutes += (end - at) * measured.get().share(at / MINUTE, padding);
+            }
+        }
+        return minutes;
     }
 
     private static double bits(NativeConfig held, Assumed assumed) {

@@ -13,6 +13,7 @@ import choir.week.WeekText;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -26,7 +27,7 @@ class RecordedTest {
     }
 
     private static Recorded of(String week, Map<SettingKey, NativeValue> more) {
-        return Recorded.of(config(week, more), ASSUMED).orElseThrow();
+        return Recorded.of(config(week, more), ASSUMED, Optional.empty()).orElseThrow();
     }
 
     @Test
@@ -56,7 +57,7 @@ class RecordedTest {
         assertThat(of("daily none", Map.of())).isEqualTo(Recorded.NOTHING);
         assertThat(of("daily motion,alarm", Map.of(Catalogue.DETECTION, off)).secondsAWeek())
                 .isPositive();
-        assertThat(Recorded.of(NativeConfig.EMPTY, ASSUMED)).isEmpty();
+        assertThat(Recorded.of(NativeConfig.EMPTY, ASSUMED, Optional.empty())).isEmpty();
     }
 
     @Test

@@ -10,3 +10,6 @@ CREATE TABLE activity_day (
 -- The oldest footage that a recorder has of a camera, in seconds since 1970; nothing where it does not tell.
 CREATE TABLE footage_kept (
   camera INTEGER PRIMARY KEY REFERENCES camera(id) ON DELETE CASCADE, oldest INTEGER, taken_at INTEGER NOT NULL);
+-- As calm as the nightly audit: what was recorded is asked for once the day is over everywhere near.
+INSERT INTO plan (kind, selection, cron, who, created_at)
+  VALUES ('ACTIVITY', '', '10 4 * * *', 'choir', strftime('%Y-%m-%dT%H:%M:%SZ', 'now'));

@@ -171,6 +171,32 @@ class ActivityStoryTest {
         }
     }
 
+    @Test
+    void whatRecordsNowIsAskedOfTheRecorders() {
+        choir.recorder("now-1", "tern", 3);
+        choir.load("camera: now-1/01\nset: {recording.week: [daily: motion]}\nbecause: it is a still place\n");
+        choir.panel("now-1/01?scene=none&continuous=on&since=P2D");
+        choir.panel("now-1/02?scene=none&continuous=on&since=P2D");
+        choir.panel("now-1/03?scene=none&switched-on=off&since=P2D");
+        var now = said(3, "activity", "now", "recorder:now-1").out();
+        assertThat(now).containsPattern("now-1/01 .* yes .*records though nothing moves");
+        assertThat(now).containsPattern("now-1/03 .* no +no");
+        assertThat(now).contains("2 of 3 cameras record");
+        choir.panel("now-1?fault=AWAY");
+        awaitForgotten();
+        assertThat(said(0, "activity", "now", "recorder:now-1").out()).contains("not known");
+        choir.panel("now-1?fault=NONE");
+    }
+
+    /** What was told is known for five seconds. */
+    private static void awaitForgotten() {
+        try {
+            Thread.sleep(5_500);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     private static String words(LocalDate day) {
         return day.format(java.time.format.DateTimeFormatter.ofPattern("EEE d MMM", java.util.Locale.UK));
     }

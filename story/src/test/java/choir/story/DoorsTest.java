@@ -23,6 +23,7 @@ class DoorsTest {
     /** What a technician may do and a viewer may not. */
     private static final Set<String> TECHNICIAN = Set.of(
             "POST /api/v1/readings",
+            "POST /api/v1/activity/readings",
             "POST /api/v1/audits",
             "POST /api/v1/previews",
             "POST /api/v1/recorders/{name}/sheet/ticks",

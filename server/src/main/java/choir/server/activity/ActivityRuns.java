@@ -273,7 +273,7 @@ class ActivityRuns implements Works.Runner {
     }
 
     /** Whole seconds that are touched. */
-    private static Spans spans(List<Stretch> stretches) {
+    static Spans spans(List<Stretch> stretches) {
         return Spans.of(stretches.stream()
                 .map(s -> new Span(
                         s.from().getEpochSecond(),

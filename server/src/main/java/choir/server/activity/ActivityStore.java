@@ -5,17 +5,18 @@ import choir.activity.DayActivity.Why;
 import choir.activity.Spans.Span;
 import choir.server.db.Database;
 import choir.server.stored.Json;
+import choir.storage.Movement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -34,6 +35,8 @@ public class ActivityStore {
     private static final String SUMS =
             "SELECT camera, day, begins, ends, taken_at, clock_ahead, known, continuous, motion,"
                     + " alarm, analytics, motion_and_alarm, unexplained, motion_known, moved, events, missing";
+
+    private static final int MEASURED_DAYS = 14;
 
     private final Database database;
 
@@ -113,11 +116,13 @@ public class ActivityStore {
                 .list();
     }
 
-    /** Of many cameras, one camera after the other, without the stretches. */
-    public void each(Collection<Long> cameras, LocalDate from, LocalDate until, Consumer<ActivityDay> take) {
-        for (long camera : cameras) {
-            of(camera, from, until, false).forEach(take);
-        }
+    /** How often a camera saw motion in the two weeks before that day. */
+    public Optional<Movement> movement(long camera, LocalDate today, ZoneId zone) {
+        return Movement.of(
+                of(camera, today.minusDays(MEASURED_DAYS), today.minusDays(1), true).stream()
+                        .flatMap(d -> d.detail().stream())
+                        .toList(),
+                zone);
     }
 
     private static ActivityDay day(ResultSet row, boolean detailed) throws SQLException {

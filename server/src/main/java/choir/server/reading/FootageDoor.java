@@ -23,6 +23,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class FootageDoor {
     private static final Duration PATIENCE = Duration.ofMinutes(5);
+    private static final Duration A_PERSONS_PATIENCE = Duration.ofSeconds(5);
 
     private final FleetStore fleet;
     private final Devices devices;
@@ -54,6 +55,11 @@ public class FootageDoor {
     /** What a recorder tells of its past, in one conversation; nobody waits for it. Empty when it has no search. */
     public CompletableFuture<Optional<Recall>> recall(StoredRecorder recorder, List<Stretch> stretches) {
         return devices.visit(recorder, PATIENCE, access -> link.recall(access, stretches));
+    }
+
+    /** The same of the last minutes, for a person who waits for it. */
+    public CompletableFuture<Optional<Recall>> recent(StoredRecorder recorder, Stretch last) {
+        return devices.visit(recorder, A_PERSONS_PATIENCE, access -> link.recall(access, List.of(last)));
     }
 
     private static Problem none(Node.Camera camera, String what) {

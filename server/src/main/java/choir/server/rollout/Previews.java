@@ -10,6 +10,7 @@ import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.Changes;
 import choir.server.ServiceSettings;
+import choir.server.activity.ActivityStore;
 import choir.server.clip.Proofs;
 import choir.server.db.Database;
 import choir.server.fleet.PauseStore;
@@ -18,7 +19,9 @@ import choir.server.standing.Origins;
 import choir.server.standing.Standing;
 import choir.server.stored.ChangesJson;
 import choir.storage.Assumed;
+import choir.storage.Movement;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -33,6 +36,8 @@ import org.springframework.stereotype.Component;
 /** Makes previews and keeps what each of them saw. */
 @Component
 class Previews {
+    private static final int MOST_MEASURED = 2_000;
+
     private final Database database;
     private final PauseStore paused;
     private final Clock clock;
@@ -41,15 +46,18 @@ class Previews {
     private final Assumed assumed;
 
     private final Proofs proofs;
+    private final ActivityStore activity;
 
     Previews(
             Database database,
             PauseStore paused,
             WritingTimes times,
             Proofs proofs,
+            ActivityStore activity,
             ServiceSettings settings,
             Clock clock) {
         this.proofs = proofs;
+        this.activity = activity;
         this.times = times;
         this.assumed = settings.assumed();
         this.paused = paused;
@@ -59,6 +67,16 @@ class Previews {
 
     /** @param only the settings to give out; empty for all */
     record Scope(Standing standing, Set<SettingKey> only) {}
+
+    /** Very many cameras are reckoned with what is assumed, since counting takes longer than anybody waits. */
+    private Optional<Movement> measured(Standing standing, int cameras) {
+        return cameras > MOST_MEASURED
+                ? Optional.empty()
+                : standing.recorder()
+                        .zoneId()
+                        .flatMap(zone -> activity.movement(
+                                standing.row().id(), LocalDate.ofInstant(clock.instant(), zone), zone));
+    }
 
     Preview make(String selection, List<Scope> cameras, String who) {
         List<Preview.OfCamera> changing = new ArrayList<>();
@@ -104,7 +122,7 @@ class Previews {
             var camera = ofCamera(standing, changes);
             changing.add(camera);
             folds.add(camera, changes);
-            pricing.add(standing, changes);
+            pricing.add(standing, changes, measured(standing, changing.size()));
             written.merge(
                     standing.recorder().name(),
                     new WritingTimes.Planned(standing.recorder().name(), standing.family(), 1),

@@ -9,6 +9,7 @@ import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.server.standing.Standing;
 import choir.storage.Assumed;
+import choir.storage.Movement;
 import choir.storage.Recorded;
 import java.math.BigDecimal;
 import java.util.HashMap;
@@ -16,6 +17,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Adds up what the changes of a preview come to. */
@@ -29,6 +31,8 @@ final class Pricing {
     private final Set<String> recorders = new HashSet<>();
     private int cameras;
     private int settings;
+    private int reckoned;
+    private int counted;
     private Recorded before = Recorded.NOTHING;
     private Recorded after = Recorded.NOTHING;
 
@@ -44,7 +48,8 @@ final class Pricing {
         SUMMED.values().forEach(m -> sums.put(m, new Sum()));
     }
 
-    void add(Standing standing, Map<SettingKey, Change> changes) {
+    /** @param measured how often the camera saw motion in the last weeks; empty when that is not known */
+    void add(Standing standing, Map<SettingKey, Change> changes, Optional<Movement> measured) {
         cameras++;
         settings += changes.size();
         recorders.add(standing.recorder().name());
@@ -52,11 +57,14 @@ final class Pricing {
         var held = standing.held().orElse(NativeConfig.EMPTY);
         Map<SettingKey, NativeValue> written = new HashMap<>();
         changes.forEach((key, change) -> written.put(key, change.after()));
-        Recorded.of(held, assumed)
-                .ifPresent(was -> Recorded.of(held.with(written), assumed).ifPresent(will -> {
-                    before = before.plus(was);
-                    after = after.plus(will);
-                }));
+        Recorded.of(held, assumed, measured)
+                .ifPresent(was -> Recorded.of(held.with(written), assumed, measured)
+                        .ifPresent(will -> {
+                            before = before.plus(was);
+                            after = after.plus(will);
+                            reckoned++;
+                            counted += measured.isPresent() ? 1 : 0;
+                        }));
     }
 
     /** What was a loss before is had more of after, and the other way round. */
@@ -84,8 +92,19 @@ final class Pricing {
                         e.getValue().less,
                         e.getValue().cameras.size()))
                 .toList();
-        return new Price(
-                cameras, recorders.size(), settings, effects, expected(before), expected(after), assumed.words());
+        return new Price(cameras, recorders.size(), settings, effects, expected(before), expected(after), words());
+    }
+
+    /** What the figures rest on: what was measured, and what is assumed. */
+    private String words() {
+        if (counted == 0) {
+            return assumed.words();
+        }
+        var motion = counted == reckoned
+                ? "motion as it was counted in the last two weeks, with the settings of then"
+                : "motion as it was counted in the last two weeks, with the settings of then, at " + counted + " of "
+                        + reckoned + " cameras";
+        return "by " + motion + "; the rest " + assumed.words();
     }
 
     private static Price.Expected expected(Recorded recorded) {

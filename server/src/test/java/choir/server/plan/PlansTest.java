@@ -70,8 +70,12 @@ class PlansTest {
         assertThat(plan.path("words").asString()).isEqualTo("at 02:20");
         assertThat(plan.path("next")).hasSize(3);
         assertThat(plan.path("next").path(0).asString()).endsWith("T02:20:00Z");
-        var gone = service.send("DELETE", "/api/v1/plans/" + plan.path("id").asLong(), null);
-        assertThat(gone.status()).isEqualTo(204);
+        var other = service.get("/api/v1/plans").body().path(1);
+        assertThat(other.path("kind").asString()).isEqualTo("activity");
+        for (var one : java.util.List.of(plan, other)) {
+            var gone = service.send("DELETE", "/api/v1/plans/" + one.path("id").asLong(), null);
+            assertThat(gone.status()).isEqualTo(204);
+        }
         assertThat(service.get("/api/v1/plans").body()).isEmpty();
     }
 
