@@ -130,10 +130,10 @@
     <li class="flex items-center gap-1.5">
       <span class="font-bold text-loss" aria-hidden="true">!</span> something is missing
     </li>
-    <li>a quarter of the day is half of the height</li>
     <li class="flex items-center gap-1.5">
       <span class="not-known inline-block h-3 w-4 rounded-[2px]" aria-hidden="true"></span> not known
     </li>
+    <li>a quarter of the day is half of the height</li>
   </ul>
   <Loaded query={calendar}>
     {#if cameras.length === 0}

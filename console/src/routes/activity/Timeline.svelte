@@ -6,15 +6,13 @@
   import Loaded from '../../lib/ui/Loaded.svelte';
   import { p } from '../../router';
   import DayLine from './DayLine.svelte';
-  import { dayWords, lengthWords, otherDay } from './days';
+  import { dayWords, foldedGaps, lengthWords, otherDay } from './days';
 
   /** The day that was chosen and the six before it, to the minute. */
   let { camera, date }: { camera: string; date: string } = $props();
 
-  const FEW = 6;
   const path = $derived(segments(camera));
   const from = $derived(otherDay(date, -6));
-  let all = $state(false);
   const timeline = createQuery(() => ({
     queryKey: ['activity', camera, from, date],
     queryFn: () =>
@@ -66,23 +64,20 @@
       </p>
     {/if}
     {#if view.missing.length > 0}
-      {@const longest = [...view.missing].sort((a, b) => b.seconds - a.seconds)}
       <h3 class="mt-4 text-sm font-semibold text-loss">Missing</h3>
       <ul class="text-sm">
-        {#each all ? longest : longest.slice(0, FEW) as gap (gap.from + gap.demanded)}
+        {#each foldedGaps(view.missing, view.zone) as fold (fold.date + fold.demanded + fold.words)}
           <li class="flex flex-wrap gap-x-4 border-b border-line/60 py-1">
-            <span class="w-[168px]">{clock(gap.from, view.zone)}</span>
-            <span class="w-[84px]">{lengthWords(gap.seconds)}</span>
-            <span class="w-[90px]">{gap.demanded}</span>
-            <span class="min-w-[200px] flex-1 text-faint">{gap.words}</span>
+            <span class="w-[92px]">{dayWords(fold.date)}</span>
+            <span class="w-[120px]">{fold.from} to {fold.until}</span>
+            <span class="w-[160px]"
+              >{lengthWords(fold.seconds)}{fold.pieces > 1 ? ` in ${fold.pieces} pieces` : ''}</span
+            >
+            <span class="w-[90px]">{fold.demanded}</span>
+            <span class="min-w-[200px] flex-1 text-faint">{fold.words}</span>
           </li>
         {/each}
       </ul>
-      {#if longest.length > FEW}
-        <button class="act mt-2 text-sm" onclick={() => (all = !all)}
-          >{all ? 'The longest alone' : `All ${longest.length}`}</button
-        >
-      {/if}
     {/if}
     {#if view.turns.length > 0}
       <h3 class="mt-4 text-sm font-semibold">What changed</h3>

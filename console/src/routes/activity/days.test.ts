@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   cellWords,
   datesOf,
+  foldedGaps,
   height,
   dayWords,
   lengthWords,
@@ -71,5 +72,44 @@ describe('days', () => {
       width: 0.04,
     });
     expect(within(long, { from: '2026-10-26T00:00:00Z', until: '2026-10-26T01:00:00Z' })).toBeUndefined();
+  });
+
+  it('gaps of a day with one cause are one, by the wall clock of the zone', () => {
+    const gap = (from: string, until: string, seconds: number, words = 'a') => ({
+      from,
+      until,
+      seconds,
+      demanded: 'motion',
+      words,
+    });
+    expect(
+      foldedGaps(
+        [
+          gap('2027-07-02T10:00:00Z', '2027-07-02T10:00:20Z', 20),
+          gap('2027-07-01T23:30:00Z', '2027-07-01T23:31:00Z', 60),
+          gap('2027-07-01T10:00:00Z', '2027-07-01T10:01:00Z', 60, 'b'),
+        ],
+        'Atlantic/Faroe',
+      ),
+    ).toEqual([
+      {
+        date: '2027-07-02',
+        from: '00:30',
+        until: '11:00',
+        seconds: 80,
+        pieces: 2,
+        demanded: 'motion',
+        words: 'a',
+      },
+      {
+        date: '2027-07-01',
+        from: '11:00',
+        until: '11:01',
+        seconds: 60,
+        pieces: 1,
+        demanded: 'motion',
+        words: 'b',
+      },
+    ]);
   });
 });

@@ -135,3 +135,46 @@ export function within(
   const until = Math.min(day.length, Date.parse(span.until) / 1000 - begin);
   return from < until ? { left: from / day.length, width: (until - from) / day.length } : undefined;
 }
+
+export interface Gap {
+  from: string;
+  until: string;
+  seconds: number;
+  demanded: string;
+  words: string;
+}
+
+export interface FoldedGap {
+  date: string;
+  from: string;
+  until: string;
+  seconds: number;
+  pieces: number;
+  demanded: string;
+  words: string;
+}
+
+/** Gaps of one day with one cause as one, the newest day first; dates and times on the wall clock of the zone. */
+export function foldedGaps(gaps: Gap[], zone: string): FoldedGap[] {
+  const day = new Intl.DateTimeFormat('sv-SE', { dateStyle: 'short', timeZone: zone });
+  const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short', timeZone: zone });
+  const folds = new Map<string, FoldedGap>();
+  for (const gap of [...gaps].sort((a, b) => a.from.localeCompare(b.from))) {
+    const date = day.format(new Date(gap.from));
+    const key = `${date} ${gap.demanded} ${gap.words}`;
+    const fold = folds.get(key) ?? {
+      date,
+      from: time.format(new Date(gap.from)),
+      until: '',
+      seconds: 0,
+      pieces: 0,
+      demanded: gap.demanded,
+      words: gap.words,
+    };
+    fold.until = time.format(new Date(gap.until));
+    fold.seconds += gap.seconds;
+    fold.pieces += 1;
+    folds.set(key, fold);
+  }
+  return [...folds.values()].sort((a, b) => b.date.localeCompare(a.date));
+}

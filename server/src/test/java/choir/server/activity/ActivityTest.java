@@ -85,7 +85,7 @@ class ActivityTest {
     }
 
     private static long second(Instant at) {
-        return at.atZone(ZONE).toLocalTime().toSecondOfDay();
+        return Math.floorMod(at.getEpochSecond(), 86_400L);
     }
 
     private static boolean isMorning(Instant at) {
