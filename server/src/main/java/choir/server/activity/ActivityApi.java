@@ -131,8 +131,7 @@ class ActivityApi {
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
         var dates = dates(from, until, MOST_DAYS);
-        return standings
-                .page(Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), limit)
+        return page(select, after, limit)
                 .map(camera -> new CameraDays(
                         camera.camera().text(),
                         camera.row().label(),
@@ -140,6 +139,11 @@ class ActivityApi {
                         store.of(camera.row().id(), dates.from(), dates.until(), false).stream()
                                 .map(DaySums::of)
                                 .toList()));
+    }
+
+    private Page<Standing> page(String select, @Nullable String after, int limit) {
+        return standings.page(
+                Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), limit);
     }
 
     @GetMapping("/api/v1/cameras/{recorder}/{channel}/activity")
@@ -224,9 +228,7 @@ class ActivityApi {
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
         var dates = dates(from, until, MOST_DETAILED);
-        return standings
-                .page(Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), limit)
-                .map(camera -> notRecorded(camera, dates));
+        return page(select, after, limit).map(camera -> notRecorded(camera, dates));
     }
 
     private NotRecordedView notRecorded(Standing camera, Between dates) {

@@ -1,9 +1,7 @@
 package choir.server.activity;
 
-import choir.server.fleet.PauseStore;
 import choir.server.reading.Sweeps;
-import choir.server.standing.Standings;
-import choir.server.web.Problem;
+import choir.server.standing.Askable;
 import choir.server.work.Task;
 import choir.server.work.Works;
 import org.springframework.stereotype.Component;
@@ -13,14 +11,12 @@ import org.springframework.stereotype.Component;
 public class ActivityStarts {
     private final Works works;
     private final Sweeps sweeps;
-    private final Standings standings;
-    private final PauseStore pauses;
+    private final Askable askable;
 
-    ActivityStarts(Works works, Sweeps sweeps, Standings standings, PauseStore pauses) {
+    ActivityStarts(Works works, Sweeps sweeps, Askable askable) {
         this.works = works;
         this.sweeps = sweeps;
-        this.standings = standings;
-        this.pauses = pauses;
+        this.askable = askable;
     }
 
     /**
@@ -29,14 +25,7 @@ public class ActivityStarts {
      * @return the number of the work
      */
     public long add(String select, String who) {
-        var paused = pauses.inForce();
-        var meant = standings.recordersOf(select);
-        var recorders = meant.stream().filter(r -> !paused.containsKey(r)).toList();
-        if (recorders.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.CONFLICT,
-                    "there is nobody to ask: " + paused.get(meant.getFirst()).words(meant.getFirst()));
-        }
+        var recorders = askable.of(select, "nobody to ask");
         long work = works.add(new Task.Activity(select), who);
         sweeps.plan(work, recorders);
         return work;

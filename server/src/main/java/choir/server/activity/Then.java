@@ -23,13 +23,14 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** What was asked of cameras, what they were set to, and what excuses them, in a stretch of the past. */
@@ -119,32 +120,50 @@ public class Then {
         }
     }
 
-    /** Empty where the recorder does not tell, or nobody demanded anything so long ago. */
-    public Optional<Kept> kept(String recorder, StoredCamera camera, ZoneId zone) {
-        var oldest = database.query("SELECT oldest FROM footage_kept WHERE camera = :camera AND oldest IS NOT NULL")
-                .param("camera", camera.id())
-                .query((row, n) -> Instant.ofEpochSecond(row.getLong("oldest")))
-                .optional();
-        var now = clock.instant();
-        return oldest.flatMap(o -> demandedDays(recorder, camera, now).flatMap(days -> {
-            var then = now.minus(Duration.ofDays(days));
+    /** By the camera's row; missing where the recorder does not tell, or nobody demanded anything so long ago. */
+    public Map<Long, Kept> kept(String recorder, Collection<StoredCamera> cameras, ZoneId zone) {
+        Map<Long, Instant> oldest = new HashMap<>();
+        database.query("""
+                        SELECT camera, oldest FROM footage_kept
+                        WHERE oldest IS NOT NULL AND camera IN (SELECT id FROM camera WHERE recorder = :recorder)
+                        """).param("recorder", recorder).query(row -> {
+            oldest.put(row.getLong("camera"), Instant.ofEpochSecond(row.getLong("oldest")));
+        });
+        // By the hour, so that all recorders of a night are asked about the same moments.
+        var now = clock.instant().truncatedTo(ChronoUnit.HOURS);
+        var demanded = demandedDays(recorder, cameras, now);
+        Map<Long, Kept> kept = new HashMap<>();
+        for (long days : new HashSet<>(demanded.values())) {
             // What is demanded today does not bring back what was not kept before it was.
-            return demandedDays(recorder, camera, then)
-                    .filter(d -> d >= days)
-                    .map(d -> new Kept(o, Duration.between(o, now).toDays(), days, zone));
-        }));
+            var before = demandedDays(recorder, cameras, now.minus(Duration.ofDays(days)));
+            demanded.forEach((camera, wanted) -> {
+                var since = oldest.get(camera);
+                if (wanted == days && since != null && before.getOrDefault(camera, 0L) >= days) {
+                    kept.put(
+                            camera,
+                            new Kept(
+                                    since,
+                                    Duration.between(since, clock.instant()).toDays(),
+                                    days,
+                                    zone));
+                }
+            });
+        }
+        return kept;
     }
 
-    private Optional<Long> demandedDays(String recorder, StoredCamera camera, Instant at) {
-        return policies
-                .of(recorder, List.of(camera), at, at.plusSeconds(1))
-                .getOrDefault(camera.id(), List.of())
-                .stream()
-                .findFirst()
-                .flatMap(p -> p.policy().scalar(Catalogue.KEEP_AT_LEAST))
-                .flatMap(v -> v instanceof Value.Amount amount
-                        ? Optional.of(amount.number().longValue())
-                        : Optional.empty());
+    private Map<Long, Long> demandedDays(String recorder, Collection<StoredCamera> cameras, Instant at) {
+        Map<Long, Long> demanded = new HashMap<>();
+        policies.of(recorder, cameras, at, at.plusSeconds(1))
+                .forEach((camera, inForce) -> inForce.getFirst()
+                        .policy()
+                        .scalar(Catalogue.KEEP_AT_LEAST)
+                        .ifPresent(value -> {
+                            if (value instanceof Value.Amount amount) {
+                                demanded.put(camera, amount.number().longValue());
+                            }
+                        }));
+        return demanded;
     }
 
     public static String inWords(NotRecorded.Cause cause) {

@@ -1,9 +1,7 @@
 package choir.server.audit;
 
-import choir.server.fleet.PauseStore;
 import choir.server.reading.Sweeps;
-import choir.server.standing.Standings;
-import choir.server.web.Problem;
+import choir.server.standing.Askable;
 import choir.server.work.Task;
 import choir.server.work.Works;
 import org.springframework.stereotype.Component;
@@ -13,14 +11,12 @@ import org.springframework.stereotype.Component;
 public class AuditStarts {
     private final Works works;
     private final Sweeps sweeps;
-    private final Standings standings;
-    private final PauseStore pauses;
+    private final Askable askable;
 
-    AuditStarts(Works works, Sweeps sweeps, Standings standings, PauseStore pauses) {
-        this.pauses = pauses;
+    AuditStarts(Works works, Sweeps sweeps, Askable askable) {
         this.works = works;
         this.sweeps = sweeps;
-        this.standings = standings;
+        this.askable = askable;
     }
 
     /**
@@ -30,14 +26,7 @@ public class AuditStarts {
      * @return the number of the work
      */
     public long add(String select, String who) {
-        var paused = pauses.inForce();
-        var meant = standings.recordersOf(select);
-        var recorders = meant.stream().filter(r -> !paused.containsKey(r)).toList();
-        if (recorders.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.CONFLICT,
-                    "there is nothing to audit: " + paused.get(meant.getFirst()).words(meant.getFirst()));
-        }
+        var recorders = askable.of(select, "nothing to audit");
         long work = works.add(new Task.Audit(select), who);
         sweeps.plan(work, recorders);
         return work;

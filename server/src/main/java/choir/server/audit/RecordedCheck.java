@@ -76,7 +76,9 @@ class RecordedCheck implements ActivityFollower {
             return;
         }
         var today = LocalDate.ofInstant(clock.instant(), zone.get());
-        for (var camera : fleet.camerasOf(recorder)) {
+        var cameras = fleet.camerasOf(recorder);
+        var kept = then.kept(recorder, cameras, zone.get());
+        for (var camera : cameras) {
             List<Seen> seen = new ArrayList<>();
             Set<Class<?>> judged = new HashSet<>();
             var days = activity.of(camera.id(), today.minusDays(DAYS), today.minusDays(1), false);
@@ -84,10 +86,10 @@ class RecordedCheck implements ActivityFollower {
                 judged.add(Matter.NotRecorded.class);
                 notRecorded(recorder, camera, zone.get(), days).ifPresent(seen::add);
             }
-            then.kept(recorder, camera, zone.get()).ifPresent(kept -> {
+            Optional.ofNullable(kept.get(camera.id())).ifPresent(k -> {
                 judged.add(Matter.KeptShort.class);
-                if (kept.isShort()) {
-                    seen.add(Seen.keptShort(kept));
+                if (k.isShort()) {
+                    seen.add(Seen.keptShort(k));
                 }
             });
             if (!judged.isEmpty()) {
