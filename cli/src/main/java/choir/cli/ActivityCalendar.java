@@ -35,6 +35,10 @@ final class ActivityCalendar extends Act {
     }
 
     private void table(List<JsonNode> cameras) {
+        if (cameras.isEmpty()) {
+            say("no camera is selected");
+            return;
+        }
         var all = cameras.stream()
                 .flatMap(c -> c.path("days").values().stream())
                 .map(d -> LocalDate.parse(Listing.text(d, "date")))

@@ -228,6 +228,8 @@ class ActivityApi {
             @RequestParam(required = false) @Nullable String after,
             @RequestParam(defaultValue = "100") int limit) {
         var dates = dates(from, until, MOST_DETAILED);
+        // Whoever asks whether something is missing must not take a mistyped selection for a good answer.
+        standings.recordersOf(select);
         return page(select, after, limit).map(camera -> notRecorded(camera, dates));
     }
 

@@ -64,9 +64,4 @@ public record ActivityDay(
     public long by(Why why) {
         return seconds.getOrDefault(why, 0L);
     }
-
-    /** Whether the whole day was over when it was told. */
-    boolean isClosed() {
-        return takenAt.getEpochSecond() >= day.until();
-    }
 }

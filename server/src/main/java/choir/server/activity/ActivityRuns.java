@@ -50,7 +50,6 @@ class ActivityRuns implements Works.Runner {
     private static final int AT_ONCE = 16;
     private static final int FIRST_DAYS = 30;
     private static final int DAYS_AT_ONCE = 7;
-    private static final String ON_SITE = "it has no network interface, so nothing is known of what it recorded";
 
     private final FleetStore fleet;
     private final FootageDoor footage;
@@ -107,12 +106,25 @@ class ActivityRuns implements Works.Runner {
             turns.forEach(ActivityRuns::await);
         }
         followers.forEach(f -> f.allTaken(work.id(), work.task().selection()));
-        var failures = sweeps.failures(work);
-        int read = all - sweeps.notDone(work);
-        return sweeps.ended(
-                work,
-                "what " + read + (read == 1 ? " recorder" : " recorders") + " recorded is known"
-                        + (failures.isEmpty() ? "" : "; " + String.join("; ", failures)));
+        return sweeps.ended(work, note(work, all));
+    }
+
+    private String note(Work work, int all) {
+        long onSite = sweeps.planned(work).stream()
+                .flatMap(name -> fleet.find(name).stream())
+                .filter(r -> r.address().isEmpty())
+                .count();
+        long read = all - sweeps.notDone(work) - onSite;
+        List<String> parts = new ArrayList<>();
+        if (read > 0) {
+            parts.add("what " + read + (read == 1 ? " recorder" : " recorders") + " recorded is known");
+        }
+        if (onSite > 0) {
+            parts.add(onSite + (onSite == 1 ? " has" : " have")
+                    + " no network interface, so that nobody can tell from here");
+        }
+        parts.addAll(sweeps.failures(work));
+        return String.join("; ", parts);
     }
 
     private static void await(Future<?> turn) {
@@ -134,8 +146,10 @@ class ActivityRuns implements Works.Runner {
                     ? Optional.of("was removed or called otherwise meanwhile")
                     : ask(work, recorder.get());
         } catch (LinkException e) {
+            footage.refuseWhenStopping();
             trouble = Optional.of(String.valueOf(e.getMessage()));
         } catch (RuntimeException e) {
+            footage.refuseWhenStopping();
             LOG.error("what {} recorded could not be taken in", name, e);
             trouble = Optional.of("the service failed at this recorder; its log says more");
         }
@@ -149,7 +163,7 @@ class ActivityRuns implements Works.Runner {
     private Optional<String> ask(Work work, StoredRecorder recorder) {
         var zone = recorder.zoneId();
         if (recorder.address().isEmpty()) {
-            return Optional.of(ON_SITE);
+            return Optional.empty();
         }
         if (zone.isEmpty()) {
             return Optional.of("its zone \"" + recorder.zone() + "\" is not known, so its days are not either");

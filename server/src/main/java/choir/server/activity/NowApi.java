@@ -6,7 +6,6 @@ import choir.activity.DayActivity.Run;
 import choir.activity.DayActivity.Why;
 import choir.activity.Demand;
 import choir.activity.Spans;
-import choir.fleet.Selection;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Recall;
 import choir.link.FootageLink.Stretch;
@@ -87,7 +86,7 @@ class NowApi {
     List<NowView> now(@RequestParam(defaultValue = "") String select) {
         Map<String, List<Standing>> byRecorder = new LinkedHashMap<>();
         standings
-                .select(Selection.parse(select))
+                .someOf(select)
                 .forEach(s -> byRecorder
                         .computeIfAbsent(s.recorder().name(), r -> new ArrayList<>())
                         .add(s));

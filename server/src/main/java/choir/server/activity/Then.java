@@ -31,6 +31,7 @@ import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** What was asked of cameras, what they were set to, and what excuses them, in a stretch of the past. */
@@ -111,7 +112,7 @@ public class Then {
      * How long footage is kept.
      *
      * @param oldest what there is of it
-     * @param demanded days, by the policy that was in force so many days ago
+     * @param demanded days, by the policy that was in force long enough ago; 0 where nobody demanded any
      */
     public record Kept(Instant oldest, long days, long demanded, ZoneId zone) {
         /** A day is let go for footage that goes by the day. */
@@ -120,8 +121,13 @@ public class Then {
         }
     }
 
-    /** By the camera's row; missing where the recorder does not tell, or nobody demanded anything so long ago. */
-    public Map<Long, Kept> kept(String recorder, Collection<StoredCamera> cameras, ZoneId zone) {
+    /**
+     * By the camera's row; missing where the recorder does not tell how old its oldest footage is.
+     *
+     * @param policies what is in force now, by the camera's row
+     */
+    public Map<Long, Kept> kept(
+            String recorder, Collection<StoredCamera> cameras, ZoneId zone, Map<Long, EffectivePolicy> policies) {
         Map<Long, Instant> oldest = new HashMap<>();
         database.query("""
                         SELECT camera, oldest FROM footage_kept
@@ -129,41 +135,35 @@ public class Then {
                         """).param("recorder", recorder).query(row -> {
             oldest.put(row.getLong("camera"), Instant.ofEpochSecond(row.getLong("oldest")));
         });
+        Map<Long, Long> demanded = new HashMap<>();
+        policies.forEach((camera, policy) -> demandedDays(policy).ifPresent(days -> demanded.put(camera, days)));
         // By the hour, so that all recorders of a night are asked about the same moments.
         var now = clock.instant().truncatedTo(ChronoUnit.HOURS);
-        var demanded = demandedDays(recorder, cameras, now);
-        Map<Long, Kept> kept = new HashMap<>();
+        Map<Long, Long> before = new HashMap<>();
         for (long days : new HashSet<>(demanded.values())) {
             // What is demanded today does not bring back what was not kept before it was.
-            var before = demandedDays(recorder, cameras, now.minus(Duration.ofDays(days)));
-            demanded.forEach((camera, wanted) -> {
-                var since = oldest.get(camera);
-                if (wanted == days && since != null && before.getOrDefault(camera, 0L) >= days) {
-                    kept.put(
-                            camera,
-                            new Kept(
-                                    since,
-                                    Duration.between(since, clock.instant()).toDays(),
-                                    days,
-                                    zone));
+            var at = now.minus(Duration.ofDays(days));
+            this.policies.of(recorder, cameras, at, at.plusSeconds(1)).forEach((camera, then) -> {
+                if (demanded.getOrDefault(camera, 0L) == days) {
+                    demandedDays(then.getFirst().policy()).ifPresent(d -> before.put(camera, Math.min(days, d)));
                 }
             });
         }
+        Map<Long, Kept> kept = new HashMap<>();
+        oldest.forEach((camera, since) -> kept.put(
+                camera,
+                new Kept(
+                        since,
+                        Duration.between(since, clock.instant()).toDays(),
+                        before.getOrDefault(camera, 0L),
+                        zone)));
         return kept;
     }
 
-    private Map<Long, Long> demandedDays(String recorder, Collection<StoredCamera> cameras, Instant at) {
-        Map<Long, Long> demanded = new HashMap<>();
-        policies.of(recorder, cameras, at, at.plusSeconds(1))
-                .forEach((camera, inForce) -> inForce.getFirst()
-                        .policy()
-                        .scalar(Catalogue.KEEP_AT_LEAST)
-                        .ifPresent(value -> {
-                            if (value instanceof Value.Amount amount) {
-                                demanded.put(camera, amount.number().longValue());
-                            }
-                        }));
-        return demanded;
+    private static Optional<Long> demandedDays(EffectivePolicy policy) {
+        return policy.scalar(Catalogue.KEEP_AT_LEAST)
+                .filter(Value.Amount.class::isInstance)
+                .map(v -> ((Value.Amount) v).number().longValue());
     }
 
     public static String inWords(NotRecorded.Cause cause) {

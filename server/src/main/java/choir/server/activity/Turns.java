@@ -4,6 +4,7 @@ import choir.family.NativeConfig;
 import choir.family.NativeText;
 import choir.policy.Effective;
 import choir.policy.SettingKey;
+import choir.policy.Value;
 import choir.server.activity.ActivityViews.TurnView;
 import choir.server.db.Database;
 import choir.server.fleet.StoredCamera;
@@ -40,13 +41,7 @@ class Turns {
         var recorder = camera.camera().recorder().text();
         policy(turns, policies.of(recorder, List.of(camera), from, until).getOrDefault(camera.id(), List.of()));
         held(turns, camera.id(), from, until);
-        rows(
-                turns,
-                "SELECT updated_at AS at, rollout, state FROM rollout_step WHERE camera = :camera",
-                "rollout",
-                camera,
-                from,
-                until);
+        rollouts(turns, camera, from, until);
         spans(turns, recorder, "away", "SELECT since, until, why_not AS why FROM away_then", from, until);
         spans(turns, recorder, "paused", "SELECT since, until, because AS why FROM pause_then", from, until);
         turns.sort(Comparator.comparing(TurnView::at));
@@ -59,7 +54,7 @@ class Turns {
             var after = inForce.get(i).policy().settings();
             Set<SettingKey> changed = new TreeSet<>(before.keySet());
             changed.addAll(after.keySet());
-            changed.removeIf(key -> values(before, key).equals(values(after, key)));
+            changed.removeIf(key -> said(before, key).equals(said(after, key)));
             if (!changed.isEmpty()) {
                 turns.add(new TurnView(inForce.get(i).from(), "policy", "policy: " + some(changed)));
             }
@@ -67,12 +62,8 @@ class Turns {
     }
 
     /** What holds, without where it comes from. */
-    private static Optional<Object> values(Map<SettingKey, Effective> settings, SettingKey key) {
-        return Optional.ofNullable(settings.get(key)).map(effective -> switch (effective) {
-            case Effective.Scalar s -> s.value().value();
-            case Effective.Hours h -> h.week();
-            default -> effective;
-        });
+    private static Optional<Value> said(Map<SettingKey, Effective> settings, SettingKey key) {
+        return Optional.ofNullable(settings.get(key)).map(Effective::asSaid);
     }
 
     private static String some(Set<SettingKey> keys) {
@@ -127,17 +118,19 @@ class Turns {
         }
     }
 
-    private void rows(List<TurnView> turns, String sql, String kind, StoredCamera camera, Instant from, Instant until) {
-        database.query(sql).param("camera", camera.id()).query(row -> {
-            var at = Instant.parse(row.getString("at"));
-            if (!at.isBefore(from) && at.isBefore(until)) {
-                turns.add(new TurnView(
-                        at,
-                        kind,
-                        "rollout " + row.getLong("rollout") + ": "
-                                + row.getString("state").toLowerCase(java.util.Locale.ROOT)));
-            }
-        });
+    private void rollouts(List<TurnView> turns, StoredCamera camera, Instant from, Instant until) {
+        database.query("SELECT updated_at, rollout, state FROM rollout_step WHERE camera = :camera")
+                .param("camera", camera.id())
+                .query(row -> {
+                    var at = Instant.parse(row.getString("updated_at"));
+                    if (!at.isBefore(from) && at.isBefore(until)) {
+                        turns.add(new TurnView(
+                                at,
+                                "rollout",
+                                "rollout " + row.getLong("rollout") + ": "
+                                        + row.getString("state").toLowerCase(java.util.Locale.ROOT)));
+                    }
+                });
     }
 
     private void spans(List<TurnView> turns, String recorder, String kind, String sql, Instant from, Instant until) {

@@ -8,6 +8,7 @@ import choir.activity.Triggering;
 import choir.drift.Matter;
 import choir.fleet.Node;
 import choir.fleet.Selection;
+import choir.policy.EffectivePolicy;
 import choir.server.activity.ActivityDay;
 import choir.server.activity.ActivityFollower;
 import choir.server.activity.ActivityStore;
@@ -77,14 +78,20 @@ class RecordedCheck implements ActivityFollower {
         }
         var today = LocalDate.ofInstant(clock.instant(), zone.get());
         var cameras = fleet.camerasOf(recorder);
-        var kept = then.kept(recorder, cameras, zone.get());
+        Map<Long, EffectivePolicy> policies = new HashMap<>();
+        standings
+                .ofRecorder(recorder)
+                .values()
+                .forEach(s -> policies.put(s.row().id(), s.policy()));
+        var kept = then.kept(recorder, cameras, zone.get(), policies);
         for (var camera : cameras) {
             List<Seen> seen = new ArrayList<>();
+            // Of these it is known that there is nothing else to say.
             Set<Class<?>> judged = new HashSet<>();
             var days = activity.of(camera.id(), today.minusDays(DAYS), today.minusDays(1), false);
-            if (days.stream().anyMatch(d -> d.missing().isPresent())) {
+            notRecorded(recorder, camera, zone.get(), days).ifPresent(seen::add);
+            if (days.stream().filter(d -> d.missing().isPresent()).count() == DAYS) {
                 judged.add(Matter.NotRecorded.class);
-                notRecorded(recorder, camera, zone.get(), days).ifPresent(seen::add);
             }
             Optional.ofNullable(kept.get(camera.id())).ifPresent(k -> {
                 judged.add(Matter.KeptShort.class);
@@ -92,7 +99,7 @@ class RecordedCheck implements ActivityFollower {
                     seen.add(Seen.keptShort(k));
                 }
             });
-            if (!judged.isEmpty()) {
+            if (!judged.isEmpty() || !seen.isEmpty()) {
                 findings.take(
                         work,
                         camera,

@@ -57,6 +57,11 @@ public class FootageDoor {
         return devices.visit(recorder, PATIENCE, access -> link.recall(access, stretches));
     }
 
+    /** @throws IllegalStateException when the service stops, so that a call that broke off tells nothing of its recorder */
+    public void refuseWhenStopping() {
+        devices.refuseWhenStopping();
+    }
+
     /** The same of the last minutes, for a person who waits for it. */
     public CompletableFuture<Optional<Recall>> recent(StoredRecorder recorder, Stretch last) {
         return devices.visit(recorder, A_PERSONS_PATIENCE, access -> link.recall(access, List.of(last)));

@@ -7,6 +7,7 @@ import choir.family.NativeConfig;
 import choir.family.NativeValue;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
+import choir.server.clip.Proofs;
 import choir.server.standing.Standing;
 import choir.storage.Assumed;
 import choir.storage.Movement;
@@ -31,6 +32,7 @@ final class Pricing {
     private final Set<String> recorders = new HashSet<>();
     private int cameras;
     private int settings;
+    private boolean sensing;
     private int reckoned;
     private int counted;
     private Recorded before = Recorded.NOTHING;
@@ -52,6 +54,7 @@ final class Pricing {
     void add(Standing standing, Map<SettingKey, Change> changes, Optional<Movement> measured) {
         cameras++;
         settings += changes.size();
+        sensing |= changes.keySet().stream().anyMatch(key -> Proofs.isOfMotion(key.text()));
         recorders.add(standing.recorder().name());
         changes.forEach((key, change) -> change.before().ifPresent(held -> add(standing, key, change.after(), held)));
         var held = standing.held().orElse(NativeConfig.EMPTY);
@@ -101,10 +104,11 @@ final class Pricing {
             return assumed.words();
         }
         var motion = counted == reckoned
-                ? "motion as it was counted in the last two weeks, with the settings of then"
-                : "motion as it was counted in the last two weeks, with the settings of then, at " + counted + " of "
-                        + reckoned + " cameras";
-        return "by " + motion + "; the rest " + assumed.words();
+                ? "motion as it was counted in the last two weeks"
+                : "motion as it was counted in the last two weeks at " + counted + " of " + reckoned + " cameras";
+        return "reckoned with " + motion
+                + (sensing ? "; what another sensitivity, threshold or area does to that is not known" : "")
+                + "; the rest " + assumed.words();
     }
 
     private static Price.Expected expected(Recorded recorded) {

@@ -11,6 +11,7 @@ import choir.link.FootageLink.Stretch;
 import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
+import choir.server.db.Database;
 import choir.week.WeekText;
 import java.time.Duration;
 import java.time.Instant;
@@ -229,7 +230,7 @@ class ActivityTest {
     }
 
     @Test
-    void aFindingEndsWhenTheDaysAreWholeAgain() {
+    void aFindingEndsWhenTheDaysAreKnownToBeWholeAndNotBefore() {
         recorded.put("01", ActivityTest::isAround);
         inForceSince(-20);
         readActivity();
@@ -237,6 +238,44 @@ class ActivityTest {
         // What an audit does not look at it does not end.
         service.audit();
         assertThat(service.findings()).anyMatch(f -> f.startsWith("r1/01: ") && f.contains("missing"));
+        recorded.put("01", at -> isMorning(at) || isAround(at));
+        forget();
+        oldest = Optional.of(day(-2));
+        readActivity();
+        assertThat(service.findings())
+                .as("of five of the seven days nobody knows")
+                .anyMatch(f -> f.startsWith("r1/01: ") && f.contains("missing"));
+        forget();
+        oldest = Optional.of(day(-60));
+        readActivity();
+        assertThat(service.findings()).noneMatch(f -> f.startsWith("r1/01: ") && f.contains("missing"));
+    }
+
+    /** As if nothing had been told yet. */
+    private void forget() {
+        service.bean(Database.class).write(() -> {
+            service.bean(Database.class).change("DELETE FROM activity_day").update();
+        });
+    }
+
+    @Test
+    void whatNobodyDemandsAnyMoreIsNotKeptTooShort() {
+        inForceSince(-20);
+        oldest = Optional.of(day(-5));
+        readActivity();
+        assertThat(service.findings()).anyMatch(f -> f.contains("demands 14 days"));
+        service.load(WEEK.replace("  keep-at-least: 14d\n", ""));
+        readActivity();
+        assertThat(service.findings()).noneMatch(f -> f.contains("demands 14 days"));
+    }
+
+    @Test
+    void aMistypedSelectionIsNoGoodAnswer() {
+        for (var path : List.of("/api/v1/recorded", "/api/v1/activity/now")) {
+            var answer = service.get(path + "?select=nonsense");
+            assertThat(answer.status()).as(path).isEqualTo(404);
+            assertThat(answer.detail()).isEqualTo("no camera is selected by \"nonsense\"");
+        }
     }
 
     @Test
