@@ -13,9 +13,18 @@
   let { plans }: { plans: CreateQueryResult<Schemas['PlanView'][]> } = $props();
 
   const client = useQueryClient();
+
+  function planWords(plan: { kind: string; days?: number | undefined }): string {
+    return plan.kind === 'report'
+      ? `Report of ${count(plan.days ?? 0, 'day')}`
+      : plan.kind === 'activity'
+        ? 'What was recorded'
+        : 'Audit';
+  }
+
   let cron = $state('0 6 * * 1-5');
   let select = $state('');
-  let kind = $state<'audit' | 'report'>('audit');
+  let kind = $state<'audit' | 'report' | 'activity'>('audit');
   let days = $state(30);
   let mail = $state('');
   let error = $state<Error | undefined>();
@@ -68,7 +77,7 @@
               {#each all as p (p.id)}
                 <tr class="border-b border-line/60 align-top hover:bg-raised">
                   <td class="py-2 pr-4">
-                    {p.kind === 'report' ? `Report of ${count(p.days ?? 0, 'day')}` : 'Audit'}
+                    {planWords(p)}
                     {#if p.mail}<span class="block text-faint">to {p.mail}</span>{/if}
                   </td>
                   <td class="py-2 pr-4">{p.words} <span class="text-faint">({p.zone})</span></td>

@@ -168,6 +168,10 @@ class ActivityStoryTest {
             assertThat(browser.accessibilityFaults()).isEmpty();
             browser.size(390, 844);
             assertThat(browser.scrollsSideways()).isFalse();
+            browser.open("/watch");
+            assertThat(browser.row("at 04:10"))
+                    .as("asked for each night by itself")
+                    .contains("What was recorded");
         }
     }
 
