@@ -2,6 +2,7 @@
   import Bell from '@lucide/svelte/icons/bell';
   import Calendar from '@lucide/svelte/icons/calendar-days';
   import Camera from '@lucide/svelte/icons/video';
+  import Cylinder from '@lucide/svelte/icons/database';
   import Disc from '@lucide/svelte/icons/hard-drive';
   import Ear from '@lucide/svelte/icons/audio-lines';
   import Eye from '@lucide/svelte/icons/table-2';
@@ -31,6 +32,7 @@
     { path: '/rollouts', word: 'Rollouts', icon: Send },
     { path: '/audit', word: 'Audit', icon: Ear },
     { path: '/activity', word: 'Activity', icon: Film },
+    { path: '/disks', word: 'Disks', icon: Cylinder },
     { path: '/watch', word: 'Watch', icon: Bell },
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
@@ -77,6 +79,8 @@
       navigate('/audit', { search: selection ? search : {} });
     } else if (route.pathname === '/activity') {
       navigate('/activity', { search: selection ? search : {} });
+    } else if (route.pathname === '/disks') {
+      navigate('/disks', { search: selection ? search : {} });
     } else if (route.pathname === '/rollouts') {
       navigate('/rollouts', { search });
     } else {

@@ -20,6 +20,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/rollouts/:id': () => import('./routes/Rollout.svelte'),
   '/audit': () => import('./routes/Audit.svelte'),
   '/activity': () => import('./routes/Activity.svelte'),
+  '/disks': () => import('./routes/Disks.svelte'),
   '/watch': () => import('./routes/Watch.svelte'),
   '/inbox': () => import('./routes/Inbox.svelte'),
   '/journal': () => import('./routes/Journal.svelte'),

@@ -6,6 +6,7 @@
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { cameraPath } from '../router';
   import PreviewCameras from './PreviewCameras.svelte';
+  import { days, VERDICTS } from './disks/room';
   import { pauseWords } from './pauses';
 
   let { preview }: { preview: Schemas['Preview'] } = $props();
@@ -50,6 +51,15 @@
       </div>
     </dl>
     <p class="mt-2 text-xs text-faint">Hours and disk are {price.assumed}.</p>
+    {#each price.stores as store (store.recorder + (store.store ?? ''))}
+      <p class="mt-2 text-sm {store.verdict === 'TOO_SHORT' ? 'text-loss' : ''}">
+        <span class="native">{store.recorder}{store.store ? ` ${store.store}` : ''}</span> keeps
+        {days(store.before)} → <b>{days(store.after)}</b>
+        <span class="text-faint">{store.wanted === undefined ? 'none wanted' : `${store.wanted} wanted`}</span
+        >
+        {store.verdict === 'ENOUGH' ? '' : VERDICTS[store.verdict]?.word}
+      </p>
+    {/each}
     {#each preview.pauses as pause (pause.recorders[0])}
       <p class="mt-2 text-sm text-loss">{pauseWords(pause)}</p>
     {/each}

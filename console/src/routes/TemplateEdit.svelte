@@ -11,6 +11,7 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import { navigate, p, route } from '../router';
   import Conflict from './Conflict.svelte';
+  import DraftPrice from './DraftPrice.svelte';
   import DraftText from './DraftText.svelte';
   import { TemplateEditing } from './template-editing.svelte';
   import TemplateForm from './TemplateForm.svelte';
@@ -95,7 +96,12 @@
         {/if}
         <section class="mb-6 border-l-2 border-accent pl-4" aria-labelledby="touch">
           <h2 id="touch" class="head">What publishing would touch</h2>
-          {#if !draft.fault && !judged.error}<DraftText trial={judged.data} />{/if}
+          {#if !draft.fault && !judged.error}
+            <DraftText trial={judged.data} />
+            {#if typed.current !== undefined && (judged.data?.reached ?? 0) > 0}
+              <DraftPrice {name} text={typed.current} />
+            {/if}
+          {/if}
           <Trouble error={editing.error ?? judged.error} />
         </section>
         <div class="grid gap-10 2xl:grid-cols-[2fr_1fr]">

@@ -12,7 +12,10 @@ import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 
 /** The demo fleet file, as far as the service is told of it. */
-record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<String> then) {
+record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<String> then, List<Store> stores) {
+    /** @param name empty for a recorder's only one */
+    record Store(String recorder, String name, String size) {}
+
     /** @param user empty for one without a network interface */
     record Recorder(String name, String make, String user, String password, boolean tls, List<Camera> cameras) {
         List<String> labels() {
@@ -33,10 +36,16 @@ record DemoFleet(String zone, List<Recorder> recorders, String giveOut, List<Str
                             .map(r -> recorder(map(r)))
                             .toList(),
                     text(root, "give-out"),
-                    list(root.get("then")).stream().map(String::valueOf).toList());
+                    list(root.get("then")).stream().map(String::valueOf).toList(),
+                    list(root.get("stores")).stream().map(s -> store(map(s))).toList());
         } catch (IOException e) {
             throw new Failure(Failure.FAILED, "the demo fleet cannot be read: " + e.getMessage());
         }
+    }
+
+    private static Store store(Map<?, ?> given) {
+        return new Store(
+                text(given, "recorder"), given.containsKey("store") ? text(given, "store") : "", text(given, "size"));
     }
 
     private static Recorder recorder(Map<?, ?> given) {

@@ -68,6 +68,9 @@ final class DemoStory {
         tell.accept("letting people change things at the recorders, and auditing");
         fleet.then().forEach(this::turn);
         finish(service.post("/api/v1/audits", Map.of()));
+        fleet.stores()
+                .forEach(s -> service.write(
+                        "PUT", RecorderStore.path(s.recorder(), s.name()), Map.of("size", s.size()), Optional.empty()));
         tell.accept("the recorders are being asked what they recorded in the last month, which takes a little longer");
         service.post("/api/v1/activity/readings", Map.of());
     }

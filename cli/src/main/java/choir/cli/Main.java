@@ -42,6 +42,7 @@ public final class Main {
         COMMANDS.put("finding", FindingCommand.class);
         COMMANDS.put("activity", ActivityCommand.class);
         COMMANDS.put("recorded", RecordedCommand.class);
+        COMMANDS.put("forecast", ForecastCommand.class);
         COMMANDS.put("clip", ClipCommand.class);
         COMMANDS.put("trial", TrialCommand.class);
         COMMANDS.put("report", ReportCommand.class);

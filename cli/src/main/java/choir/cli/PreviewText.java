@@ -83,13 +83,41 @@ final class PreviewText {
                 "  recorded: %,.0f -> %,.0f hours a week, %s -> %s a day%n  (%s)%n",
                 before.path("hoursAWeek").asDouble(),
                 after.path("hoursAWeek").asDouble(),
-                bytes(before.path("bytesADay").asDouble()),
-                bytes(after.path("bytesADay").asDouble()),
+                Sizes.words(before.path("bytesADay").asDouble()),
+                Sizes.words(after.path("bytesADay").asDouble()),
                 Listing.text(price, "assumed"));
+        for (var store : price.path("stores")) {
+            out.println("  " + kept(store));
+        }
         for (var pause : preview.path("pauses")) {
             out.println("  " + pause(pause));
         }
         out.println();
+    }
+
+    /** How long footage lives on a store, before and after. */
+    private static String kept(JsonNode store) {
+        var name =
+                Listing.text(store, "recorder") + (store.hasNonNull("store") ? " " + Listing.text(store, "store") : "");
+        var wanted = store.hasNonNull("wanted") ? store.path("wanted").asInt() + " wanted" : "none wanted";
+        if (!store.hasNonNull("after")) {
+            return name + " keeps footage for nobody knows how long (" + wanted + "); say how large it is by:"
+                    + " choir recorder store " + Listing.text(store, "recorder");
+        }
+        return name + " keeps " + days(store.path("before")) + " -> " + days(store.path("after")) + " days (" + wanted
+                + ")"
+                + switch (Listing.text(store, "verdict")) {
+                    case "TOO_SHORT" -> ": too short";
+                    case "CLOSE" -> ": may be too short";
+                    default -> "";
+                };
+    }
+
+    private static String days(JsonNode range) {
+        return range.hasNonNull("likely")
+                ? String.format(
+                        Locale.ROOT, "%,.0f", Math.floor(range.path("likely").asDouble()))
+                : "any number of";
     }
 
     private static String pause(JsonNode pause) {
@@ -130,13 +158,6 @@ final class PreviewText {
     private static String amount(JsonNode effect, String name) {
         return String.format(
                 Locale.ROOT, "%,d", effect.path(name).decimalValue().longValue());
-    }
-
-    private static String bytes(double bytes) {
-        double giga = bytes / 1e9;
-        return giga >= 1000
-                ? String.format(Locale.ROOT, "%,.1f TB", giga / 1000)
-                : String.format(Locale.ROOT, "%,.1f GB", giga);
     }
 
     private static Table folded(JsonNode preview) {

@@ -17,6 +17,7 @@ import picocli.CommandLine.Command;
             RecorderRename.class,
             RecorderOrder.class,
             RecorderPause.class,
+            RecorderStore.class,
             RecorderResume.class,
             RecorderPassword.class,
             RecorderPasswords.class,

@@ -143,6 +143,14 @@ public sealed interface Ability {
         public Choice {
             choices = Collections.unmodifiableMap(new LinkedHashMap<>(choices));
         }
+
+        /** Our word for what the device holds. */
+        public Optional<String> meant(NativeValue held) {
+            return choices.entrySet().stream()
+                    .filter(c -> held.equals(NativeValue.word(c.getValue())))
+                    .map(Map.Entry::getKey)
+                    .findFirst();
+        }
     }
 
     /** A text that the device takes as it is. */

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /** What recorders have recorded, and where it can be seen. What a recorder does not tell is absent, which is not none. */
 public interface FootageLink {
@@ -45,14 +46,29 @@ public interface FootageLink {
     Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until);
 
     /**
+     * How much a channel's stream takes.
+     *
+     * @param average bits a second of what was recorded; missing when the recorder does not tell
+     * @param most bits a second that its encoder is set not to exceed; likewise
+     */
+    record Bits(OptionalLong average, OptionalLong most) {
+        public static final Bits NOT_TOLD = new Bits(OptionalLong.empty(), OptionalLong.empty());
+    }
+
+    /**
      * What a recorder tells of its past, of all of its channels.
      *
      * @param kept by channel
      * @param histories for each stretch that was asked about, in their order, by channel; a channel that has no recording is
      *     missing
+     * @param bits by channel
      * @param clockAhead by how much its clock is ahead now
      */
-    record Recall(Map<String, Kept> kept, List<Map<String, History>> histories, Duration clockAhead) {}
+    record Recall(
+            Map<String, Kept> kept,
+            List<Map<String, History>> histories,
+            Map<String, Bits> bits,
+            Duration clockAhead) {}
 
     /**
      * What was recorded of all channels, and what moved, in one conversation.

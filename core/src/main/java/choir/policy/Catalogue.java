@@ -24,6 +24,7 @@ public final class Catalogue {
     public static final SettingKey AFTER_EVENT = new SettingKey("recording.after-event");
     public static final SettingKey FRAME_RATE = new SettingKey("recording.frame-rate");
     public static final SettingKey STREAM = new SettingKey("recording.stream");
+    public static final SettingKey CLIP_EVERY = new SettingKey("recording.clip-every");
     public static final SettingKey STORE = new SettingKey("recording.store");
     public static final SettingKey KEEP_AT_LEAST = new SettingKey("recording.keep-at-least");
     public static final SettingKey KEEP_AT_MOST = new SettingKey("recording.keep-at-most");
@@ -149,14 +150,14 @@ public final class Catalogue {
                     "Too low: quick movement falls between two pictures.",
                     "Too high: the disk fills sooner."),
             new Setting(
-                    new SettingKey("recording.stream"),
+                    STREAM,
                     new SettingType.Named("main or sub"),
                     "Stream",
                     "Which of the camera's streams is recorded.",
                     "A small stream: faces and plates cannot be told.",
                     "A large stream: the disk fills sooner."),
             new Setting(
-                    new SettingKey("recording.store"),
+                    STORE,
                     new SettingType.Named("disk-1"),
                     "Store",
                     "Where it is recorded to.",
@@ -170,7 +171,7 @@ public final class Catalogue {
                     "Stop: nothing more is recorded once the store is full.",
                     "Overwrite: the oldest footage goes early."),
             new Setting(
-                    new SettingKey("recording.clip-every"),
+                    CLIP_EVERY,
                     new SettingType.ClipEvery(),
                     "Clip every",
                     "A short clip at fixed intervals, motion or not.",

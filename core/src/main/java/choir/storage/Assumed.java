@@ -32,7 +32,7 @@ public record Assumed(long mainBits, long smallBits, double eventsAnHour, double
      *
      * @param padding seconds before and after together
      */
-    public double share(double padding) {
+    double share(double padding) {
         double rate = eventsAnHour / 3600;
         double quiet = 1 - rate * eventSeconds;
         return 1 - quiet * Math.exp(-rate * padding / quiet);

@@ -2,6 +2,7 @@ package choir.storage;
 
 import choir.activity.DayActivity;
 import choir.activity.Spans;
+import java.nio.ByteBuffer;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Arrays;
@@ -11,6 +12,9 @@ import java.util.Optional;
 /**
  * How often and for how long a camera's detection saw motion, counted by the hour of the week on the wall clock. Hours that
  * were never known go by the mean of those that were.
+ *
+ * <p>How far a coming week may be from the counted ones follows from how far their days are from each other: the time in
+ * which something moves in seven days is the mean of them, ± 2 s/√7 where s is the standard deviation of the days.
  */
 public final class Movement {
     public static final int HOURS = 7 * 24;
@@ -18,7 +22,8 @@ public final class Movement {
     private static final int FEWEST_DAYS = 7;
 
     private static final double ENOUGH = 0.8;
-    private static final long HOUR = 3_600;
+    private static final int HOUR = 3_600;
+    private static final int LENGTH = Short.BYTES * (1 + 2 * HOURS);
     /** Motion that never rests is told as motion that hardly does. */
     private static final double MOST_TIME = 0.98;
 
@@ -28,9 +33,13 @@ public final class Movement {
     /** For each hour of the week for which share of it something moved. */
     private final double[] shares;
 
-    private Movement(double[] rates, double[] shares) {
+    /** By how much of it a week is calmer or busier than those that were counted, 0 to 1. */
+    private final double spread;
+
+    private Movement(double[] rates, double[] shares, double spread) {
         this.rates = rates;
         this.shares = shares;
+        this.spread = spread;
     }
 
     /** Empty when too little is known of the days. */
@@ -59,7 +68,49 @@ public final class Movement {
             begun[hour] = enough ? begun[hour] / told[hour] : meanRate;
             moved[hour] = Math.min(MOST_TIME, enough ? moved[hour] / told[hour] : meanShare);
         }
-        return Optional.of(new Movement(begun, moved));
+        return Optional.of(new Movement(begun, moved, spread(days)));
+    }
+
+    private static double spread(Collection<DayActivity> days) {
+        var shares = days.stream()
+                .filter(d -> d.motionKnown().seconds() > 0)
+                .mapToDouble(
+                        d -> (double) d.motion().seconds() / d.motionKnown().seconds())
+                .toArray();
+        double mean = Arrays.stream(shares).average().orElse(0);
+        double squares = Arrays.stream(shares).map(s -> (s - mean) * (s - mean)).sum();
+        return mean == 0 || shares.length < 2
+                ? 0
+                : Math.min(1, 2 * Math.sqrt(squares / (shares.length - 1) / 7) / mean);
+    }
+
+    /** As {@link #read} takes it; numbers are kept to their first three digits. */
+    public byte[] write() {
+        var bytes = ByteBuffer.allocate(LENGTH).putShort(Float.floatToFloat16((float) spread));
+        for (int hour = 0; hour < HOURS; hour++) {
+            bytes.putShort(Float.floatToFloat16((float) (rates[hour] * HOUR)))
+                    .putShort(Float.floatToFloat16((float) shares[hour]));
+        }
+        return bytes.array();
+    }
+
+    /** Empty for what {@link #write} never made. */
+    public static Optional<Movement> read(byte[] written) {
+        if (written.length != LENGTH) {
+            return Optional.empty();
+        }
+        var bytes = ByteBuffer.wrap(written);
+        double spread = Float.float16ToFloat(bytes.getShort());
+        double[] rates = new double[HOURS];
+        double[] shares = new double[HOURS];
+        for (int hour = 0; hour < HOURS; hour++) {
+            rates[hour] = Float.float16ToFloat(bytes.getShort()) / HOUR;
+            shares[hour] = Float.float16ToFloat(bytes.getShort());
+            if (!(rates[hour] >= 0 && shares[hour] >= 0 && shares[hour] < 1)) {
+                return Optional.empty();
+            }
+        }
+        return spread >= 0 && spread <= 1 ? Optional.of(new Movement(rates, shares, spread)) : Optional.empty();
     }
 
     private static int hour(long second, ZoneId zone) {
@@ -74,8 +125,9 @@ public final class Movement {
      * @param hour from Monday 00:00
      * @param padding seconds before and after together
      */
-    double share(int hour, double padding) {
+    Range shares(int hour, double padding) {
         double quiet = 1 - shares[hour];
-        return 1 - quiet * Math.exp(-rates[hour] * padding / quiet);
+        double share = Math.clamp(1 - quiet * Math.exp(-rates[hour] * padding / quiet), 0, 1);
+        return new Range(share * (1 - spread), share, share * (1 + spread)).atMost(1);
     }
 }

@@ -212,7 +212,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
                 }
                 histories.add(told.get());
             }
-            return Optional.of(new Recall(search.kept().orElse(Map.of()), histories, session.clockError()));
+            return Optional.of(
+                    new Recall(search.kept().orElse(Map.of()), histories, search.bits(), session.clockError()));
         });
     }
 

@@ -266,6 +266,16 @@ record Snapshot(
                 .replaceAll(j -> j.token().equals(job.token()) ? j.goingBy(schedule) : j);
     }
 
+    /** The encoder of what the channel's jobs record; that of its first profile when they name none. */
+    Optional<Element> recordedEncoderOf(String channel) {
+        var named = jobsOf(channel).stream().map(RecordingJob::profile).toList();
+        return profilesOf(channel).stream()
+                .filter(p -> p.token().filter(named::contains).isPresent())
+                .flatMap(p -> p.at("Configurations", "VideoEncoder").stream())
+                .findFirst()
+                .or(() -> encoderOf(channel));
+    }
+
     /** The recordings into which the channel's jobs put it. */
     List<String> recordingsOf(String channel) {
         return jobsOf(channel).stream()

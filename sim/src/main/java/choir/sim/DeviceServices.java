@@ -131,6 +131,7 @@ final class DeviceServices {
             case "tsc:ModifySpecialDayGroup" -> recording.takeDayGroup(operation, false);
             case "tse:GetRecordingSummary" -> search.summary();
             case "tse:FindRecordings" -> search.findRecordings(operation);
+            case "tse:GetMediaAttributes" -> search.mediaAttributes(operation);
             case "tse:GetRecordingSearchResults" -> search.results(operation, false);
             case "tse:FindEvents" -> search.findEvents(operation);
             case "tse:GetEventSearchResults" -> search.results(operation, true);

@@ -138,6 +138,7 @@ final class FrontPanel {
             case "delay" -> recorder.delay = Duration.parse(value);
             case "clock" -> recorder.setClock(Duration.parse(value), since);
             case "holds" -> recorder.holds = Duration.parse(value);
+            case "disk" -> recorder.disk.bytes = Long.parseLong(value) * 1_000_000_000;
             case "lost" -> recorder.channels.forEach(c -> lose(c, value));
             case "zone" -> recorder.zone = value;
             default -> throw new IllegalArgumentException("no such knob on the recorder: " + key);

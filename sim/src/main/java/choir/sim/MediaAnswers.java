@@ -129,7 +129,8 @@ final class MediaAnswers {
         return "<tt:Name>main</tt:Name><tt:UseCount>1</tt:UseCount><tt:Encoding>H264</tt:Encoding><tt:Resolution>"
                 + "<tt:Width>1920</tt:Width><tt:Height>1080</tt:Height></tt:Resolution><tt:RateControl"
                 + " ConstantBitRate=\"false\"><tt:FrameRateLimit>" + c.frames
-                + "</tt:FrameRateLimit><tt:BitrateLimit>4096</tt:BitrateLimit></tt:RateControl><tt:Quality>4</tt:Quality>";
+                + "</tt:FrameRateLimit><tt:BitrateLimit>" + c.mostBits() / 1_000
+                + "</tt:BitrateLimit></tt:RateControl><tt:Quality>4</tt:Quality>";
     }
 
     private static String engines(String modules, String rules) {

@@ -86,6 +86,36 @@ final class SearchAnswers {
                 .toList();
     }
 
+    /** What its footage is like; the average is that of the track. */
+    String mediaAttributes(Element operation) {
+        var now = now();
+        var wanted = Xml.all(operation, "RecordingTokens").stream()
+                .map(e -> e.getTextContent().strip())
+                .toList();
+        moment(Xml.text(operation, "Time").orElse(""));
+        if (wanted.stream().anyMatch(token -> recorder.channels.stream().noneMatch(c -> token.equals("R" + c.place)))) {
+            throw SimSoapFault.wrongValue("InvalidToken", "One of these is no recording: " + wanted);
+        }
+        return "<tse:GetMediaAttributesResponse>"
+                + join(recorder.channels.stream()
+                        .filter(c -> wanted.isEmpty() || wanted.contains("R" + c.place))
+                        .map(c -> attributes(c, now)))
+                + "</tse:GetMediaAttributesResponse>";
+    }
+
+    private String attributes(SimChannel c, Instant now) {
+        var life = new SimLife(recorder, c);
+        var from = tell(life.earliest(now));
+        return "<tse:MediaAttributes><tt:RecordingToken>R" + c.place + "</tt:RecordingToken><tt:TrackAttributes>"
+                + "<tt:TrackInformation><tt:TrackToken>VIDEO</tt:TrackToken><tt:TrackType>Video</tt:TrackType>"
+                + "<tt:Description/><tt:DataFrom>" + from + "</tt:DataFrom><tt:DataTo>" + tell(now)
+                + "</tt:DataTo></tt:TrackInformation><tt:VideoAttributes><tt:Bitrate>"
+                + Math.round(life.bits() / 1_000) + "</tt:Bitrate><tt:Width>1920</tt:Width><tt:Height>1080</tt:Height>"
+                + "<tt:Encoding>H264</tt:Encoding><tt:Framerate>" + c.frames
+                + "</tt:Framerate></tt:VideoAttributes></tt:TrackAttributes><tt:From>" + from + "</tt:From><tt:Until>"
+                + tell(now) + "</tt:Until></tse:MediaAttributes>";
+    }
+
     String findRecordings(Element operation) {
         var now = now();
         return opened(

@@ -69,6 +69,13 @@ final class SimChannel {
         model.rules().forEach(p -> values.putAll(p.factory(model)));
     }
 
+    /** What its encoder is set not to exceed, in bits a second, at 25 pictures a second. */
+    int mostBits() {
+        boolean small = values.entrySet().stream()
+                .anyMatch(v -> v.getKey().endsWith(".Stream") && v.getValue().equals("Sub"));
+        return small ? 512_000 : 4_096_000;
+    }
+
     /** Somebody walks past now, so many metres away. */
     void guest(int metres) {
         var now = Instant.now();

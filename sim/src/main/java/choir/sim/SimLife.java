@@ -75,9 +75,47 @@ final class SimLife {
 
     /** Nothing is kept of before. */
     Instant earliest(Instant today) {
-        var fits = today.minus(recorder.holds);
+        var fits = recorder.disk.oldest(recorder, today);
+        return latest(fits, wantedSince(today));
+    }
+
+    private static Instant latest(Instant a, Instant b) {
+        return a.isAfter(b) ? a : b;
+    }
+
+    /** What is older is deleted, however much room there is. */
+    private Instant wantedSince(Instant today) {
+        var kept = today.minus(recorder.holds);
         var wanted = today.minus(Duration.ofDays(channel.retentionDays == 0 ? 365 : channel.retentionDays));
-        return fits.isAfter(wanted) ? fits : wanted;
+        return latest(kept, wanted);
+    }
+
+    /** Bits a second of what it records: little where nothing stirs, much where water or grass does. */
+    double bits() {
+        double stirs = switch (channel.scene) {
+            case "quay" -> 0.62;
+            case "deck" -> 0.8;
+            case "lanes" -> 0.55;
+            case "hall", "gangway" -> 0.48;
+            case "yard" -> 0.44;
+            case "engine-room" -> 0.4;
+            default -> 0.05;
+        };
+        double own = 0.85 + 0.3 * random(0).nextDouble();
+        return channel.mostBits() * stirs * own * channel.frames / 25;
+    }
+
+    /** Bytes that it put on the disk in that time, of those that are not deleted by their age. */
+    double bytes(Instant from, Instant until, Instant today) {
+        var begin = latest(from, wantedSince(today));
+        return !begin.isBefore(until)
+                ? 0
+                : recorded(begin, until).stream()
+                                .mapToLong(s ->
+                                        s.until().getEpochSecond() - s.from().getEpochSecond())
+                                .sum()
+                        * bits()
+                        / 8;
     }
 
     /** When its own detection saw something, in order, none touching another; clipped to the span. */

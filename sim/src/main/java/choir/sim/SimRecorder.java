@@ -48,6 +48,9 @@ public final class SimRecorder {
     /** Whether what it was set to before decides what it recorded then; very many recorders would need too much memory. */
     volatile boolean remembers = true;
 
+    /** Where it keeps what it records. */
+    final SimDisk disk = new SimDisk();
+
     /** Where its streams are played. */
     volatile int streamPort;
 
@@ -140,6 +143,7 @@ public final class SimRecorder {
             zone = properties.getProperty("zone", zone);
             password = properties.getProperty("password", password);
             holds = Duration.parse(properties.getProperty("holds", holds.toString()));
+            disk.bytes = Long.parseLong(properties.getProperty("disk", "0"));
             clockAhead = Duration.parse(properties.getProperty("clock", "PT0S"));
             Map<Instant, Duration> clocks = new TreeMap<>();
             for (var name : properties.stringPropertyNames()) {
@@ -219,6 +223,7 @@ public final class SimRecorder {
                         properties.setProperty("clock-past." + since.getEpochSecond(), ahead.toString()));
         properties.setProperty("zone", zone);
         properties.setProperty("holds", holds.toString());
+        properties.setProperty("disk", Long.toString(disk.bytes));
         properties.setProperty("password", password);
         properties.setProperty("fault", faults.lasting());
         dayGroups.values().forEach(g -> g.save(properties));

@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 
 /**
  * Who passed which camera when, for those who test: {@code /truth/NAME/07?2027-01-14T06:00:00Z/PT10M}; and what was recorded of
- * it and seen by the recorder: {@code /truth/NAME/07/recorded?2027-01-14T06:00:00Z/PT10M}.
+ * it, how many bytes that were, and what was seen by the recorder: {@code /truth/NAME/07/recorded?2027-01-14T06:00:00Z/PT10M}.
  */
 final class TruthDoor {
     private static final Pattern PATH = Pattern.compile("/truth/([^/]+)/([^/]+?)(/recorded)?");
@@ -24,7 +24,8 @@ final class TruthDoor {
     }
 
     private static String recorded(SimLife life, Instant from, Instant until) {
-        return "{\"recorded\":" + spans(life.recorded(from, until)) + ",\"motion\":" + spans(life.motion(from, until))
+        return "{\"bytes\":" + Math.round(life.bytes(from, until, Instant.now())) + ",\"recorded\":"
+                + spans(life.recorded(from, until)) + ",\"motion\":" + spans(life.motion(from, until))
                 + "}";
     }
 

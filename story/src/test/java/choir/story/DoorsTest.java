@@ -27,6 +27,7 @@ class DoorsTest {
             "POST /api/v1/audits",
             "POST /api/v1/previews",
             "POST /api/v1/recorders/{name}/sheet/ticks",
+            "POST /api/v1/forecasts",
             "POST /api/v1/template-drafts",
             "POST /api/v1/area-drafts");
 

@@ -261,6 +261,11 @@ final class Ensemble implements AutoCloseable {
         return JSON.readTree(answer.body());
     }
 
+    /** Where a simulated recorder is spoken to. */
+    URI addressOf(String recorder) {
+        return simulator.address(recorder);
+    }
+
     int simulatorPort() {
         return simulator.port();
     }

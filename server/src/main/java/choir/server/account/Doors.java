@@ -66,6 +66,7 @@ class Doors {
                                 "/api/v1/previews",
                                 "/api/v1/recorders/*/sheet/ticks",
                                 "/api/v1/template-drafts",
+                                "/api/v1/forecasts",
                                 "/api/v1/area-drafts")
                         .hasRole(Role.TECHNICIAN.name())
                         // Footage shows people; who may look at settings alone does not see it.

@@ -6,6 +6,7 @@ import choir.activity.DayActivity;
 import choir.activity.NotRecorded;
 import choir.activity.Spans;
 import choir.activity.Spans.Span;
+import choir.link.FootageLink.Bits;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
 import choir.link.FootageLink.Recall;
@@ -21,6 +22,7 @@ import choir.server.reading.Sweeps;
 import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
+import choir.storage.Movement;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -28,13 +30,18 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -54,6 +61,7 @@ class ActivityRuns implements Works.Runner {
     private final FleetStore fleet;
     private final FootageDoor footage;
     private final ActivityStore store;
+    private final MeasureStore measures;
     private final Then then;
     private final Sweeps sweeps;
     private final List<ActivityFollower> followers;
@@ -65,6 +73,7 @@ class ActivityRuns implements Works.Runner {
             FleetStore fleet,
             FootageDoor footage,
             ActivityStore store,
+            MeasureStore measures,
             Then then,
             Sweeps sweeps,
             List<ActivityFollower> followers,
@@ -74,6 +83,7 @@ class ActivityRuns implements Works.Runner {
         this.fleet = fleet;
         this.footage = footage;
         this.store = store;
+        this.measures = measures;
         this.then = then;
         this.sweeps = sweeps;
         this.followers = followers;
@@ -170,6 +180,7 @@ class ActivityRuns implements Works.Runner {
         }
         var cameras = fleet.camerasOf(recorder.name());
         var days = days(cameras, zone.get());
+        Map<String, Bits> bits = new HashMap<>();
         for (int i = 0; i < days.size(); i += DAYS_AT_ONCE) {
             var some = days.subList(i, Math.min(days.size(), i + DAYS_AT_ONCE));
             var now = clock.instant();
@@ -180,9 +191,21 @@ class ActivityRuns implements Works.Runner {
                 return Optional.of("it does not tell what it recorded");
             }
             take(recorder, cameras, some, zone.get(), recall.get(), now);
+            bits.putAll(recall.get().bits());
         }
+        var today = LocalDate.ofInstant(clock.instant(), zone.get());
+        var measured = cameras.stream()
+                .map(c -> new Measured(
+                        c.id(),
+                        store.movement(c.id(), today, zone.get()),
+                        store.recordedShare(c.id(), today.minusDays(FIRST_DAYS), today),
+                        bits.getOrDefault(c.camera().channel(), Bits.NOT_TOLD)))
+                .toList();
         database.write(() -> {
-            var today = LocalDate.ofInstant(clock.instant(), zone.get());
+            var there = ids(recorder);
+            measured.stream()
+                    .filter(m -> there.contains(m.camera()))
+                    .forEach(m -> measures.put(m.camera(), m.movement(), m.share(), m.bits()));
             store.fold(
                     cameras.stream().map(StoredCamera::id).toList(),
                     today.minusDays(settings.activityDays()),
@@ -191,6 +214,13 @@ class ActivityRuns implements Works.Runner {
         });
         return Optional.empty();
     }
+
+    private Set<Long> ids(StoredRecorder recorder) {
+        return fleet.camerasOf(recorder.name()).stream().map(StoredCamera::id).collect(Collectors.toSet());
+    }
+
+    /** What the last weeks of a camera come to. */
+    private record Measured(long camera, Optional<Movement> movement, OptionalDouble share, Bits bits) {}
 
     /** Days that are not known to their end; a day in the zone of the recorder. */
     private List<LocalDate> days(List<StoredCamera> cameras, ZoneId zone) {
@@ -251,9 +281,7 @@ class ActivityRuns implements Works.Runner {
             }
         }
         database.write(() -> {
-            var there = fleet.camerasOf(recorder.name()).stream()
-                    .map(StoredCamera::id)
-                    .collect(java.util.stream.Collectors.toSet());
+            var there = ids(recorder);
             taken.stream().filter(d -> there.contains(d.camera())).forEach(store::put);
             cameras.stream()
                     .filter(c -> there.contains(c.id()))

@@ -16,6 +16,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -74,7 +75,14 @@ public class ActivityStore {
 
     /** How old the oldest footage of a camera is; to be called within a transaction. */
     void kept(long camera, Optional<Instant> oldest, Instant at) {
-        database.change("INSERT OR REPLACE INTO footage_kept (camera, oldest, taken_at) VALUES (:camera, :oldest, :at)")
+        database.change("""
+                        INSERT INTO footage_kept (camera, oldest, taken_at) VALUES (:camera, :oldest, :at)
+                        ON CONFLICT (camera) DO UPDATE SET oldest = excluded.oldest, taken_at = excluded.taken_at,
+                          deletes = CASE WHEN excluded.oldest > footage_kept.oldest THEN 1
+                            WHEN excluded.oldest = footage_kept.oldest
+                              AND excluded.taken_at < footage_kept.taken_at + 86400 THEN deletes
+                            ELSE 0 END
+                        """)
                 .param("camera", camera)
                 .param("oldest", oldest.map(Instant::getEpochSecond).orElse(null))
                 .param("at", at.getEpochSecond())
@@ -117,12 +125,24 @@ public class ActivityStore {
     }
 
     /** How often a camera saw motion in the two weeks before that day. */
-    public Optional<Movement> movement(long camera, LocalDate today, ZoneId zone) {
+    Optional<Movement> movement(long camera, LocalDate today, ZoneId zone) {
         return Movement.of(
                 of(camera, today.minusDays(MEASURED_DAYS), today.minusDays(1), true).stream()
                         .flatMap(d -> d.detail().stream())
                         .toList(),
                 zone);
+    }
+
+    /** For which share of the time that is known there is footage; empty when none is known. */
+    OptionalDouble recordedShare(long camera, LocalDate from, LocalDate until) {
+        long known = 0;
+        long recorded = 0;
+        for (var day : of(camera, from, until, false)) {
+            known += day.known();
+            recorded +=
+                    day.seconds().values().stream().mapToLong(Long::longValue).sum();
+        }
+        return known == 0 ? OptionalDouble.empty() : OptionalDouble.of(Math.min(1, (double) recorded / (double) known));
     }
 
     private static ActivityDay day(ResultSet row, boolean detailed) throws SQLException {

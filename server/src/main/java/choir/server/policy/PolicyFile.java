@@ -1,4 +1,4 @@
 package choir.server.policy;
 
 /** @param name the path within the folder, such as {@code templates/house.yaml} */
-record PolicyFile(String name, String text) {}
+public record PolicyFile(String name, String text) {}

@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -33,7 +34,7 @@ import org.springframework.stereotype.Component;
  * asked for. What would change can be told without changing it, by the same way up to the end.
  */
 @Component
-class PolicyLoad {
+public class PolicyLoad {
     /** @param kind {@code template}, {@code calendar}, {@code use} or {@code override} */
     record Change(String kind, String subject, String what) {}
 
@@ -84,24 +85,44 @@ class PolicyLoad {
         var documents = PolicyDocuments.read(files, known(prune));
         List<Change> changes = new ArrayList<>();
         List<String> doubts = new ArrayList<>();
-        try {
-            database.write(() -> {
-                if (since.isEmpty()) {
-                    changes.addAll(new Taking(documents, prune, who).run());
-                } else {
-                    past.inForceSince(since.get(), () -> changes.addAll(new Taking(documents, prune, who).run()));
-                    journal.add(who, "said that policy was in force before", "policy", "since " + since.get());
-                }
-                doubts.addAll(warnings.at(fleet.groups()));
-                doubts.addAll(warnings.at(camerasOf(documents)));
-                if (onlyTry) {
-                    throw new OnlyTried();
-                }
-            });
-        } catch (OnlyTried tried) {
-            return new Outcome(changes, doubts);
+        Runnable taking = () -> {
+            if (since.isEmpty()) {
+                changes.addAll(new Taking(documents, prune, who).run());
+            } else {
+                past.inForceSince(since.get(), () -> changes.addAll(new Taking(documents, prune, who).run()));
+                journal.add(who, "said that policy was in force before", "policy", "since " + since.get());
+            }
+            doubts.addAll(warnings.at(fleet.groups()));
+            doubts.addAll(warnings.at(camerasOf(documents)));
+        };
+        if (onlyTry) {
+            takingBack(taking);
+        } else {
+            database.write(taking);
         }
         return new Outcome(changes, doubts);
+    }
+
+    /** What somebody sees who looks while the files are in force, before they are taken back. */
+    public <T> T tried(List<PolicyFile> files, Supplier<T> look) {
+        var documents = PolicyDocuments.read(files, known(false));
+        List<T> seen = new ArrayList<>(1);
+        takingBack(() -> {
+            new Taking(documents, false, "").run();
+            seen.add(look.get());
+        });
+        return seen.getFirst();
+    }
+
+    private void takingBack(Runnable act) {
+        try {
+            database.write(() -> {
+                act.run();
+                throw new OnlyTried();
+            });
+        } catch (OnlyTried tried) {
+            // So it is meant.
+        }
     }
 
     private static Set<Node.Camera> camerasOf(List<PolicyDocument> documents) {

@@ -5,24 +5,22 @@ import choir.family.NativeConfig;
 import choir.family.NativeText;
 import choir.family.NativeValue;
 import choir.family.Translation.Wish;
+import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Change;
 import choir.rollout.Changes;
-import choir.server.ServiceSettings;
-import choir.server.activity.ActivityStore;
 import choir.server.clip.Proofs;
 import choir.server.db.Database;
 import choir.server.fleet.PauseStore;
 import choir.server.fleet.StoredCamera;
+import choir.server.forecast.Forecasts;
 import choir.server.standing.Origins;
 import choir.server.standing.Standing;
 import choir.server.stored.ChangesJson;
-import choir.storage.Assumed;
-import choir.storage.Movement;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -36,30 +34,20 @@ import org.springframework.stereotype.Component;
 /** Makes previews and keeps what each of them saw. */
 @Component
 class Previews {
-    private static final int MOST_MEASURED = 2_000;
-
     private final Database database;
     private final PauseStore paused;
     private final Clock clock;
 
     private final WritingTimes times;
-    private final Assumed assumed;
 
     private final Proofs proofs;
-    private final ActivityStore activity;
+    private final Forecasts forecasts;
 
     Previews(
-            Database database,
-            PauseStore paused,
-            WritingTimes times,
-            Proofs proofs,
-            ActivityStore activity,
-            ServiceSettings settings,
-            Clock clock) {
+            Database database, PauseStore paused, WritingTimes times, Proofs proofs, Forecasts forecasts, Clock clock) {
         this.proofs = proofs;
-        this.activity = activity;
+        this.forecasts = forecasts;
         this.times = times;
-        this.assumed = settings.assumed();
         this.paused = paused;
         this.database = database;
         this.clock = clock;
@@ -68,23 +56,14 @@ class Previews {
     /** @param only the settings to give out; empty for all */
     record Scope(Standing standing, Set<SettingKey> only) {}
 
-    /** Very many cameras are reckoned with what is assumed, since counting takes longer than anybody waits. */
-    private Optional<Movement> measured(Standing standing, int cameras) {
-        return cameras > MOST_MEASURED
-                ? Optional.empty()
-                : standing.recorder()
-                        .zoneId()
-                        .flatMap(zone -> activity.movement(
-                                standing.row().id(), LocalDate.ofInstant(clock.instant(), zone), zone));
-    }
-
     Preview make(String selection, List<Scope> cameras, String who) {
         List<Preview.OfCamera> changing = new ArrayList<>();
         List<Preview.Unread> unread = new ArrayList<>();
         Set<String> leftAlone = new TreeSet<>();
         Set<String> onSite = new TreeSet<>();
         Map<String, WritingTimes.Planned> written = new TreeMap<>();
-        var pricing = new Pricing(assumed);
+        var pricing = new Pricing();
+        Map<Node.Camera, NativeConfig> after = new HashMap<>();
         var folds = new Folds();
         Map<Long, Map<SettingKey, Change>> steps = new TreeMap<>();
         List<Proofs.Planned> proven = new ArrayList<>();
@@ -119,10 +98,11 @@ class Previews {
             if (changes.keySet().stream().anyMatch(k -> Proofs.isOfMotion(k.text()))) {
                 proven.add(new Proofs.Planned(standing, after(standing, changes)));
             }
+            after.put(standing.camera(), after(standing, changes));
             var camera = ofCamera(standing, changes);
             changing.add(camera);
             folds.add(camera, changes);
-            pricing.add(standing, changes, measured(standing, changing.size()));
+            pricing.add(standing, changes);
             written.merge(
                     standing.recorder().name(),
                     new WritingTimes.Planned(standing.recorder().name(), standing.family(), 1),
@@ -135,7 +115,7 @@ class Previews {
                 id,
                 selection,
                 now,
-                pricing.price(),
+                pricing.price(forecasts.difference(after)),
                 folds.all(),
                 changing,
                 inTune,

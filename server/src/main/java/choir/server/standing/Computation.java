@@ -95,11 +95,16 @@ final class Computation {
     /** The same recorder and cameras under what is said now. */
     Block again(Said said, Block block) {
         Map<Node.Camera, NodeWords> words = new HashMap<>();
+        block.cameras().forEach(s -> words.put(s.camera(), s.own()));
+        return supposing(said, words, block);
+    }
+
+    /** @param words what would be said at cameras, of any recorders */
+    Block supposing(Said said, Map<Node.Camera, NodeWords> words, Block block) {
         Map<Long, Known> known = new HashMap<>();
         List<StoredCamera> rows = new ArrayList<>();
         for (var s : block.cameras()) {
             rows.add(s.row());
-            words.put(s.camera(), s.own());
             known.put(s.row().id(), s.known());
         }
         return block(said, new Inputs(block.stored(), rows, words, known));

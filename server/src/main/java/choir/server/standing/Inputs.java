@@ -43,12 +43,16 @@ class Inputs {
         return new Said(policies.book(day), calendars.calendars(), policies.notUnderstood());
     }
 
+    Map<Node.Camera, NodeWords> wordsOfCameras() {
+        return nodes.wordsOfCameras(Optional.empty());
+    }
+
     List<Computation.Inputs> all() {
         Map<String, List<StoredCamera>> cameras = new HashMap<>();
         fleet.cameras()
                 .forEach(c -> cameras.computeIfAbsent(c.camera().recorder().text(), r -> new ArrayList<>())
                         .add(c));
-        var words = nodes.wordsOfCameras(Optional.empty());
+        var words = wordsOfCameras();
         var known = observations.known(Optional.empty());
         List<Computation.Inputs> all = new ArrayList<>();
         for (var recorder : fleet.recorders()) {

@@ -3,6 +3,7 @@ package choir.server.standing;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.policy.Calendars;
+import choir.policy.NodeWords;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
@@ -231,6 +232,36 @@ public class Standings {
 
     public Standing of(Node.Camera camera) {
         return snapshot().of(camera).orElseThrow(() -> fleet.noSuch(camera));
+    }
+
+    /** The cameras of one recorder, in order. */
+    public List<Standing> camerasOf(String recorder) {
+        return snapshot().block(recorder).map(Block::cameras).orElse(List.of());
+    }
+
+    /** What is said of cameras at some moment that need never come. */
+    public static final class Supposed {
+        private final Said said;
+        private final Map<Node.Camera, NodeWords> words;
+
+        private Supposed(Said said, Map<Node.Camera, NodeWords> words) {
+            this.said = said;
+            this.words = words;
+        }
+    }
+
+    /** What is said within this transaction, which may be taken back. */
+    public Supposed supposed() {
+        return new Supposed(inputs.said(LocalDate.now(clock)), inputs.wordsOfCameras());
+    }
+
+    /** The cameras of one recorder as they would stand. */
+    public List<Standing> supposing(Supposed supposed, String recorder) {
+        return snapshot()
+                .block(recorder)
+                .map(b ->
+                        computation.supposing(supposed.said, supposed.words, b).cameras())
+                .orElse(List.of());
     }
 
     /** Everything that is said in calendars. */

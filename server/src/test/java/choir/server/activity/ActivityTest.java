@@ -121,7 +121,7 @@ class ActivityTest {
         }
         Map<String, Kept> kept = new LinkedHashMap<>();
         recorded.keySet().forEach(c -> kept.put(c, new Kept(oldest, Optional.empty(), Optional.empty())));
-        return Optional.of(new Recall(kept, histories, Duration.ZERO));
+        return Optional.of(new Recall(kept, histories, Map.of(), Duration.ZERO));
     }
 
     private static List<Stretch> runs(Instant from, Instant until, Predicate<Instant> on) {
@@ -328,6 +328,7 @@ class ActivityTest {
                                         true,
                                         s.until())))
                         .toList(),
+                Map.of(),
                 Duration.ofDays(3)));
         assertThat(readActivity().path("state").asString()).isEqualTo("done");
         assertThat(yesterday("01").path("recorded").asLong()).isEqualTo(86_400);

@@ -1,0 +1,338 @@
+package choir.server.forecast;
+
+import choir.family.NativeConfig;
+import choir.family.NativeValue;
+import choir.fleet.Node;
+import choir.fleet.Selection;
+import choir.policy.SettingKey;
+import choir.rollout.Changes;
+import choir.server.ServiceSettings;
+import choir.server.activity.MeasureStore;
+import choir.server.activity.MeasureStore.Measure;
+import choir.server.forecast.StoreOutlook.Reckoned;
+import choir.server.forecast.StoreOutlook.Side;
+import choir.server.forecast.StoreOutlook.Sum;
+import choir.server.standing.Standing;
+import choir.server.standing.Standings;
+import choir.server.standing.Standings.Supposed;
+import choir.storage.Assumed;
+import choir.storage.Basis;
+import choir.storage.Range;
+import choir.storage.Room.Verdict;
+import choir.storage.Saving;
+import choir.storage.Size;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.PriorityQueue;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+
+/**
+ * Reckons what cameras put on their disks, and for how long it stays there: as recorders are set, and as they would be set by
+ * what is said, or by what somebody supposes. A store is always reckoned with all of its cameras.
+ */
+@Component
+public class Forecasts {
+    private static final int COSTLIEST = 10;
+    private static final Comparator<StoreOutlook> MOST_URGENT_FIRST = Comparator.comparing(Forecasts::urgency)
+            .thenComparingDouble(Forecasts::days)
+            .thenComparing(StoreOutlook::recorder)
+            .thenComparing(StoreOutlook::store);
+
+    /** As a camera would be set, and what would be asked of it. */
+    record Then(NativeConfig config, Standing asked) {}
+
+    /**
+     * @param cameras on the recorders that were looked at
+     * @param unread those of which nobody ever knew what they hold
+     * @param stores those that last the shortest beside what is wanted of them first
+     * @param groups what the cameras of each group come to, now and then
+     * @param costliest the selected cameras that would take the most room
+     */
+    record Forecast(
+            int cameras,
+            int unread,
+            Side now,
+            Side then,
+            List<StoreOutlook> stores,
+            Map<Node.Group, Both> groups,
+            List<CameraOutlook> costliest) {}
+
+    record Both(Side now, Side then) {}
+
+    private record Sums(Sum now, Sum then) {
+        Sums() {
+            this(new Sum(), new Sum());
+        }
+
+        void add(CameraOutlook camera) {
+            camera.now().ifPresent(as -> now.add(camera, as));
+            camera.then().ifPresent(as -> then.add(camera, as));
+        }
+    }
+
+    private final Standings standings;
+    private final MeasureStore measures;
+    private final StoreSizes sizes;
+    private final Assumed assumed;
+    private final Clock clock;
+
+    Forecasts(Standings standings, MeasureStore measures, StoreSizes sizes, ServiceSettings settings, Clock clock) {
+        this.standings = standings;
+        this.measures = measures;
+        this.sizes = sizes;
+        this.assumed = settings.assumed();
+        this.clock = clock;
+    }
+
+    LocalDate from() {
+        return LocalDate.now(clock);
+    }
+
+    /** @param supposed what is said; empty for what is said now */
+    Forecast of(String selection, Optional<Supposed> supposed) {
+        var chosen = Selection.parse(selection);
+        var all = new Sums();
+        int[] counts = new int[2];
+        List<StoreOutlook> stores = new ArrayList<>();
+        Map<Node.Group, Sums> groups = new TreeMap<>();
+        var costliest = new PriorityQueue<CameraOutlook>(Comparator.comparingDouble(Forecasts::cost));
+        for (var recorder : standings.recordersOf(selection)) {
+            var cameras = cameras(recorder, supposed);
+            stores.addAll(stores(recorder, cameras));
+            for (var camera : cameras) {
+                counts[0]++;
+                counts[1] += camera.now().isEmpty() ? 1 : 0;
+                all.add(camera);
+                groups.computeIfAbsent(camera.standing().group(), g -> new Sums())
+                        .add(camera);
+                if (camera.then().isPresent() && chosen.test(camera.standing())) {
+                    costliest.add(camera);
+                    if (costliest.size() > COSTLIEST) {
+                        costliest.remove();
+                    }
+                }
+            }
+        }
+        stores.sort(MOST_URGENT_FIRST);
+        Map<Node.Group, Both> byGroup = new TreeMap<>();
+        groups.forEach((group, sums) ->
+                byGroup.put(group, new Both(sums.now().side(), sums.then().side())));
+        return new Forecast(
+                counts[0],
+                counts[1],
+                all.now().side(),
+                all.then().side(),
+                stores,
+                byGroup,
+                costliest.stream()
+                        .sorted(Comparator.comparingDouble(Forecasts::cost).reversed())
+                        .toList());
+    }
+
+    private static double cost(CameraOutlook camera) {
+        return camera.then()
+                .flatMap(CameraOutlook.As::usage)
+                .map(u -> u.bytesADay().likely())
+                .orElse(0.0);
+    }
+
+    private static int urgency(StoreOutlook store) {
+        return switch (store.then().room(store.size()).verdict()) {
+            case TOO_SHORT -> 0;
+            case CLOSE -> 1;
+            case NOT_KNOWN -> 2;
+            case ENOUGH -> 3;
+            case NOTHING_WANTED -> 4;
+        };
+    }
+
+    private static double days(StoreOutlook store) {
+        return store.then().room(store.size()).days().map(d -> d.likely()).orElse(Double.POSITIVE_INFINITY);
+    }
+
+    private List<CameraOutlook> cameras(String recorder, Optional<Supposed> supposed) {
+        var now = standings.camerasOf(recorder);
+        Map<Node.Camera, Standing> asked = new HashMap<>();
+        supposed.map(s -> standings.supposing(s, recorder)).orElse(now).forEach(s -> asked.put(s.camera(), s));
+        Map<Node.Camera, Then> then = new HashMap<>();
+        now.forEach(s -> {
+            var as = asked.getOrDefault(s.camera(), s);
+            s.observation()
+                    .map(o -> o.content().config())
+                    .ifPresent(held -> then.put(s.camera(), new Then(given(held, as), as)));
+        });
+        return cameras(recorder, now, then);
+    }
+
+    /** What would be held once everything that can be is given out; what is held and cannot be known is never written over. */
+    private static NativeConfig given(NativeConfig held, Standing asked) {
+        Map<SettingKey, NativeValue> written = new HashMap<>();
+        Changes.between(asked.translation(), held).forEach((key, change) -> {
+            if (change.before().isPresent()) {
+                written.put(key, change.after());
+            }
+        });
+        return written.isEmpty() ? held : held.with(written);
+    }
+
+    private List<CameraOutlook> cameras(String recorder, List<Standing> now, Map<Node.Camera, Then> then) {
+        var measured = measures.ofRecorder(recorder);
+        var from = from();
+        return now.stream()
+                .map(s -> {
+                    var as = Optional.ofNullable(then.get(s.camera()));
+                    return CameraOutlook.of(
+                            s,
+                            measured.getOrDefault(s.row().id(), Measure.NOTHING),
+                            as.map(Then::config),
+                            as.map(Then::asked).orElse(s).policy(),
+                            assumed,
+                            from);
+                })
+                .toList();
+    }
+
+    private List<StoreOutlook> stores(String recorder, List<CameraOutlook> cameras) {
+        Map<String, Sums> sums = new TreeMap<>();
+        Map<String, Reckoned> reckoned = new HashMap<>();
+        for (var camera : cameras) {
+            camera.now().ifPresent(as -> {
+                sums.computeIfAbsent(as.store(), s -> new Sums()).now().add(camera, as);
+                reckoned.computeIfAbsent(as.store(), s -> new Reckoned(clock.instant()))
+                        .add(camera, as);
+            });
+            camera.then()
+                    .ifPresent(as -> sums.computeIfAbsent(as.store(), s -> new Sums())
+                            .then()
+                            .add(camera, as));
+        }
+        var said = sizes.of(recorder);
+        List<StoreOutlook> stores = new ArrayList<>();
+        sums.forEach((store, both) -> {
+            var kept = Optional.ofNullable(reckoned.get(store));
+            stores.add(new StoreOutlook(
+                    recorder,
+                    store,
+                    both.now().side(),
+                    both.then().side(),
+                    Optional.ofNullable(said.get(store)).map(Size::said).or(() -> kept.flatMap(Reckoned::size)),
+                    kept.flatMap(Reckoned::oldest)));
+        });
+        return stores;
+    }
+
+    /**
+     * What giving something out would come to, for the cameras that change alone, and for the stores they are on.
+     *
+     * @param words what the figures rest on
+     */
+    public record Difference(Recording before, Recording after, List<Days> stores, String words) {}
+
+    /** Likely figures. */
+    public record Recording(double secondsADay, double bytesADay) {
+        static Recording of(Side side) {
+            return new Recording(
+                    side.secondsADay().likely(), side.allBytesADay().likely());
+        }
+    }
+
+    /**
+     * @param wanted for how many days at least footage is to be kept; empty when nothing says
+     * @param before for how many it is kept; empty when nobody knows
+     */
+    public record Days(
+            String recorder,
+            String store,
+            OptionalInt wanted,
+            Optional<Range> before,
+            Optional<Range> after,
+            Verdict now,
+            Verdict then) {
+        static Days of(StoreOutlook store) {
+            var now = store.now().room(store.size());
+            var then = store.then().room(store.size());
+            return new Days(
+                    store.recorder(),
+                    store.store(),
+                    store.then().wanted(),
+                    now.days(),
+                    then.days(),
+                    now.verdict(),
+                    then.verdict());
+        }
+    }
+
+    /** @param changed what cameras would hold */
+    public Difference difference(Map<Node.Camera, NativeConfig> changed) {
+        Map<String, Map<Node.Camera, NativeConfig>> byRecorder = new TreeMap<>();
+        changed.forEach((camera, config) -> byRecorder
+                .computeIfAbsent(camera.recorder().text(), r -> new HashMap<>())
+                .put(camera, config));
+        var sums = new Sums();
+        List<StoreOutlook> stores = new ArrayList<>();
+        byRecorder.forEach((recorder, configs) -> {
+            Map<Node.Camera, Then> then = new HashMap<>();
+            var now = standings.camerasOf(recorder);
+            now.forEach(s -> Optional.ofNullable(configs.get(s.camera()))
+                    .ifPresent(config -> then.put(s.camera(), new Then(config, s))));
+            var cameras = cameras(recorder, now, then);
+            stores.addAll(stores(recorder, cameras));
+            cameras.stream()
+                    .filter(c -> configs.containsKey(c.standing().camera()))
+                    .forEach(sums::add);
+        });
+        stores.sort(MOST_URGENT_FIRST);
+        var after = sums.then().side();
+        return new Difference(
+                Recording.of(sums.now().side()),
+                Recording.of(after),
+                stores.stream().map(Days::of).toList(),
+                words(after));
+    }
+
+    /** What the figures rest on: what was measured, and what is assumed. */
+    String words(Side side) {
+        int all = side.cameras() - side.unclear();
+        List<String> known = new ArrayList<>();
+        if (side.counted() > 0) {
+            known.add("motion as it was counted in the last two weeks" + at(side.counted(), all));
+        }
+        int measured = side.bits().getOrDefault(Basis.MEASURED, 0);
+        if (measured > 0) {
+            known.add("bits a second as recorders tell them" + at(measured, all));
+        }
+        int configured = side.bits().getOrDefault(Basis.CONFIGURED, 0);
+        if (configured > 0) {
+            known.add("bits a second below the caps of encoders" + at(configured, all));
+        }
+        boolean whole = side.counted() == all && measured + configured == all;
+        if (known.isEmpty()) {
+            return assumed.words();
+        }
+        return "reckoned with " + String.join(", ", known) + (whole ? "" : "; the rest " + assumed.words());
+    }
+
+    private static String at(int some, int all) {
+        return some == all ? "" : " at " + some + " of " + all + " cameras";
+    }
+
+    /** What would leave more room on a store. */
+    List<Saving> savings(StoreOutlook store, Optional<Supposed> supposed) {
+        List<Saving.Planned> planned = new ArrayList<>();
+        for (var camera : cameras(store.recorder(), supposed)) {
+            camera.then()
+                    .filter(as -> as.store().equals(store.store()))
+                    .ifPresent(as -> planned.add(
+                            new Saving.Planned(as.config(), camera.footing().orElseThrow())));
+        }
+        return Saving.of(planned, from());
+    }
+}
