@@ -38,17 +38,19 @@ public record Assumed(long mainBits, long smallBits, double eventsAnHour, double
         return 1 - quiet * Math.exp(-rate * padding / quiet);
     }
 
-    /** For people. */
-    public String words() {
+    /** For people, such as {@code 4.0 Mbit/s for the main stream and ...}. */
+    public String bitsInWords() {
         return String.format(
                 Locale.ROOT,
-                "assumed, not measured: %.1f Mbit/s for the main stream and %.1f for a smaller one at %d pictures a second,"
-                        + " and %s events of %s s an hour",
+                "%.1f Mbit/s for the main stream and %.1f for a smaller one at %d pictures a second",
                 mainBits / 1e6,
                 smallBits / 1e6,
-                FULL_RATE,
-                number(eventsAnHour),
-                number(eventSeconds));
+                FULL_RATE);
+    }
+
+    /** For people, such as {@code 6 events of 12 s an hour}. */
+    public String eventsInWords() {
+        return number(eventsAnHour) + " events of " + number(eventSeconds) + " s an hour";
     }
 
     private static String number(double value) {

@@ -124,11 +124,12 @@ public class ActivityStore {
                 .list();
     }
 
-    /** How often a camera saw motion in the two weeks before that day. */
+    /** How often a camera saw motion in the two weeks before that day, as far back as its recorder tells. */
     Optional<Movement> movement(long camera, LocalDate today, ZoneId zone) {
         return Movement.of(
                 of(camera, today.minusDays(MEASURED_DAYS), today.minusDays(1), true).stream()
                         .flatMap(d -> d.detail().stream())
+                        .dropWhile(d -> d.motionKnown().seconds() < d.day().seconds())
                         .toList(),
                 zone);
     }

@@ -313,11 +313,18 @@ public class Forecasts {
         if (configured > 0) {
             known.add("bits a second below the caps of encoders" + at(configured, all));
         }
-        boolean whole = side.counted() == all && measured + configured == all;
-        if (known.isEmpty()) {
-            return assumed.words();
+        List<String> unknown = new ArrayList<>();
+        if (measured + configured < all) {
+            unknown.add(assumed.bitsInWords());
         }
-        return "reckoned with " + String.join(", ", known) + (whole ? "" : "; the rest " + assumed.words());
+        if (side.counted() < all) {
+            unknown.add(assumed.eventsInWords());
+        }
+        var rest = unknown.isEmpty() ? "" : "assumed, not measured: " + String.join(", and ", unknown);
+        if (known.isEmpty()) {
+            return rest.isEmpty() ? "of no camera anything is known" : rest;
+        }
+        return "reckoned with " + String.join(", ", known) + (rest.isEmpty() ? "" : "; elsewhere " + rest);
     }
 
     private static String at(int some, int all) {
