@@ -68,6 +68,11 @@ final class Home {
         return setting("CHOIR_URL", "service").map(URI::create).orElse(USUAL);
     }
 
+    /** The token for that service; none for another than was signed in to last. */
+    Optional<String> tokenFor(URI service) {
+        return service.equals(service()) ? token() : Optional.empty();
+    }
+
     private Optional<String> token() {
         return setting("CHOIR_TOKEN", "token");
     }

@@ -1,6 +1,7 @@
 package choir.server.account;
 
 import choir.server.ServiceSettings;
+import choir.server.account.Guesses.Place;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
@@ -11,7 +12,6 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Base64;
@@ -32,15 +32,12 @@ import org.springframework.stereotype.Component;
 @Component
 public class Accounts {
     private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
-    private static final int FREE_FAILURES = 5;
 
     record Account(
             String name,
             Role role,
             String passwordHash,
             boolean oneTime,
-            int failures,
-            @org.jspecify.annotations.Nullable String lockedUntil,
             long version) {}
 
     public record Token(
@@ -53,6 +50,7 @@ public class Accounts {
     private final Database database;
     private final Journal journal;
     private final Clock clock;
+    private final Guesses guesses;
     /** When tokens were used since that was last written, by their hash. */
     private final Map<String, Instant> used = new ConcurrentHashMap<>();
 
@@ -60,7 +58,8 @@ public class Accounts {
     private final PasswordEncoder encoder = new BCryptPasswordEncoder(11);
     private final SecureRandom random = new SecureRandom();
 
-    Accounts(Database database, Journal journal, Clock clock, ServiceSettings settings) {
+    Accounts(Database database, Journal journal, Clock clock, Guesses guesses, ServiceSettings settings) {
+        this.guesses = guesses;
         this.database = database;
         this.journal = journal;
         this.clock = clock;
@@ -100,8 +99,7 @@ public class Accounts {
 
     private void replace(String name, String password, boolean oneTime) {
         database.change("""
-                        UPDATE account SET password_hash = :hash, one_time = :oneTime, version = version + 1,
-                          failures = 0, locked_until = NULL
+                        UPDATE account SET password_hash = :hash, one_time = :oneTime, version = version + 1
                         WHERE name = :name
                         """)
                 .param("hash", encoder.encode(password))
@@ -131,15 +129,13 @@ public class Accounts {
 
     Optional<Account> find(String name) {
         return database.query(
-                        "SELECT name, role, password_hash, one_time, failures, locked_until, version FROM account WHERE name = :name")
+                        "SELECT name, role, password_hash, one_time, version FROM account WHERE name = :name")
                 .param("name", name)
                 .query((row, n) -> new Account(
                         row.getString("name"),
                         Role.valueOf(row.getString("role")),
                         row.getString("password_hash"),
                         row.getBoolean("one_time"),
-                        row.getInt("failures"),
-                        row.getString("locked_until"),
                         row.getLong("version")))
                 .optional();
     }
@@ -160,55 +156,21 @@ public class Accounts {
                 .list();
     }
 
-    /**
-     * The account when the password is right. After five failures each further one doubles the time for which nothing is
-     * tried, so that guessing is slow and a person who mistypes is not shut out.
-     */
-    Account check(String name, String password) {
+    /** The account when the password is right; names that nobody has are slowed down in the same way. */
+    Account check(String name, String password, Place place) {
+        guesses.attempt(name, place);
         var account = find(name);
         if (account.isEmpty()) {
             // Takes as long as for a name that exists.
             encoder.matches(password, "$2a$11$7EqJtq98hPqEX7fNZaFWoOhi5BWX4Z1Z3CEiFh1FcvUUpcOBw8zVa");
             throw wrong();
         }
-        // Counted as a failure before it is tried, in one statement with the check, so that guesses at the same time
-        // count
-        // one by one; a right password takes it back.
-        attempt(name);
         if (!encoder.matches(password, account.get().passwordHash())) {
             journal.addAlone(name, "failed to sign in", name, "");
             throw wrong();
         }
-        database.write(() -> database.change("UPDATE account SET failures = 0, locked_until = NULL WHERE name = :name")
-                .param("name", name)
-                .update());
+        guesses.right(name, place);
         return account.get();
-    }
-
-    private void attempt(String name) {
-        var now = clock.instant();
-        int allowed = database.write(() -> {
-            int failures = database.query("SELECT failures FROM account WHERE name = :name")
-                            .param("name", name)
-                            .query(Integer.class)
-                            .single()
-                    + 1;
-            var until = failures < FREE_FAILURES
-                    ? null
-                    : now.plus(Duration.ofSeconds(1L << Math.min(12, failures - FREE_FAILURES + 1)))
-                            .toString();
-            return database.change("""
-                            UPDATE account SET failures = failures + 1, locked_until = :until
-                            WHERE name = :name AND (locked_until IS NULL OR locked_until <= :now)
-                            """)
-                    .param("until", until)
-                    .param("name", name)
-                    .param("now", now.toString())
-                    .update();
-        });
-        if (allowed == 0) {
-            throw new Problem(Problem.Kind.TOO_MANY, "too many failed attempts; try again later");
-        }
     }
 
     /** Somebody came in by the console, or went. */
@@ -220,8 +182,8 @@ public class Accounts {
         return new Problem(Problem.Kind.SIGNED_OUT, "user name and password do not belong together");
     }
 
-    void choosePassword(String name, String old, String fresh) {
-        check(name, old);
+    void choosePassword(String name, String old, String fresh, Place place) {
+        check(name, old, place);
         PasswordRule.require(name, fresh);
         if (fresh.equals(old)) {
             throw new Problem(Problem.Kind.INVALID, "a new password is not the old one");

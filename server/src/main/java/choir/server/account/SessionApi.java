@@ -34,14 +34,16 @@ class SessionApi {
     record TokenText(String user, String token) {}
 
     private final Accounts accounts;
+    private final KnownPlaces places;
 
-    SessionApi(Accounts accounts) {
+    SessionApi(Accounts accounts, KnownPlaces places) {
+        this.places = places;
         this.accounts = accounts;
     }
 
     @PostMapping("/api/v1/session")
     Session signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
-        var account = accounts.check(given.user(), given.password());
+        var account = accounts.check(given.user(), given.password(), places.of(given.user(), request));
         if (account.oneTime()) {
             return new Session(account.name(), account.role().name(), true);
         }
@@ -53,6 +55,7 @@ class SessionApi {
         context.setAuthentication(authentication(account));
         SecurityContextHolder.setContext(context);
         new HttpSessionSecurityContextRepository().saveContext(context, request, response);
+        places.remember(account.name(), request, response);
         accounts.note(account.name(), "signed in");
         return new Session(account.name(), account.role().name(), false);
     }
@@ -90,13 +93,13 @@ class SessionApi {
 
     @PostMapping("/api/v1/session/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void choosePassword(@RequestBody NewPassword given) {
-        accounts.choosePassword(given.user(), given.old(), given.fresh());
+    void choosePassword(@RequestBody NewPassword given, HttpServletRequest request) {
+        accounts.choosePassword(given.user(), given.old(), given.fresh(), places.of(given.user(), request));
     }
 
     @PostMapping("/api/v1/session/token")
-    TokenText makeToken(@RequestBody TokenRequest given) {
-        var account = accounts.check(given.user(), given.password());
+    TokenText makeToken(@RequestBody TokenRequest given, HttpServletRequest request) {
+        var account = accounts.check(given.user(), given.password(), places.of(given.user(), request));
         if (account.oneTime()) {
             throw new Problem(
                     Problem.Kind.NOT_ALLOWED,

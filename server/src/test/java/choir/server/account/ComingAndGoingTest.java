@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import choir.server.TestService;
+import choir.server.TestService.Answer;
 import choir.server.db.DataFolder;
+import choir.server.db.Database;
 import java.nio.file.Files;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
@@ -55,6 +57,45 @@ class ComingAndGoingTest {
                         .path("lastUsedAt")
                         .asString(""))
                 .startsWith("20");
+    }
+
+    private Answer signIn(String password, String... headers) {
+        return service.send("POST", "/api/v1/session", Map.of("user", "ada", "password", password), headers);
+    }
+
+    /** Guesses from elsewhere, at any rate, are slow; who was here before is not shut out by them. */
+    @Test
+    void nobodyIsShutOutByTheGuessesOfOthers() {
+        service.as("bee", "viewer", () -> {
+            var first = signIn("a long enough password");
+            assertThat(first.status()).isEqualTo(200);
+            var cookie = first.whole().headers().allValues("Set-Cookie").stream()
+                    .filter(c -> c.startsWith("choir-known="))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(cookie).contains("HttpOnly", "SameSite=Strict", "Path=/api/v1/session");
+            for (int i = 0; i < 8; i++) {
+                signIn("a guess of somebody");
+            }
+            assertThat(signIn("a long enough password").status()).isEqualTo(429);
+            assertThat(signIn("a long enough password", "Cookie", cookie.split(";")[0]).status())
+                    .isEqualTo(200);
+            assertThat(signIn("a long enough password", "Cookie", "choir-known=nonsense").status())
+                    .as("a cookie that was not made here")
+                    .isEqualTo(429);
+        });
+        assertThat(signIn("a long enough password").status())
+                .as("her own token says that she was here before")
+                .isEqualTo(200);
+    }
+
+    @Test
+    void theJournalTakesNothingInThePlaceOfAnother() {
+        var database = service.bean(Database.class);
+        assertThatThrownBy(() -> database.write(() -> database.change(
+                                "INSERT OR REPLACE INTO journal SELECT * FROM journal WHERE id = 1")
+                        .update()))
+                .hasStackTraceContaining("append-only");
     }
 
     @Test
