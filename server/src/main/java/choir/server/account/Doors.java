@@ -24,6 +24,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Configuration
 class Doors {
     private static final String BY_TOKEN = "choir.by-token";
+    private static final String LET_IN = "choir.let-in";
 
     private static final String CONTENT_POLICY =
             "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
@@ -45,9 +46,11 @@ class Doors {
                 .addFilterBefore(new TokenFilter(accounts), CsrfFilter.class)
                 .addFilterBefore(new CsrfCookie(), AuthorizationFilter.class)
                 .addFilterBefore(new FreshSession(accounts), AuthorizationFilter.class)
+                .addFilterAfter(new LetIn(), AuthorizationFilter.class)
                 .authorizeHttpRequests(a -> a
-                        // These follow a request that was let in already.
-                        .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR)
+                        .dispatcherTypeMatchers(DispatcherType.ERROR)
+                        .permitAll()
+                        .requestMatchers(Doors::followsOneThatWasLetIn)
                         .permitAll()
                         .requestMatchers(
                                 HttpMethod.POST, "/api/v1/session", "/api/v1/session/password", "/api/v1/session/token")
@@ -116,6 +119,11 @@ class Doors {
                                         ? "the page is older than your sign-in; load it again"
                                         : "your role does not allow this")))
                 .build();
+    }
+
+    /** An answer that is made later comes by here a second time, without anything of who asked. */
+    private static boolean followsOneThatWasLetIn(HttpServletRequest request) {
+        return request.getDispatcherType() == DispatcherType.ASYNC && request.getAttribute(LET_IN) != null;
     }
 
     /** Nobody else's page can send a token, so forgery is no danger there; a header that lets nobody in is no token. */
@@ -191,6 +199,16 @@ class Doors {
                     session.invalidate();
                 }
             }
+            chain.doFilter(request, response);
+        }
+    }
+
+    /** Notes that all that stands before it let the request pass. */
+    private static final class LetIn extends OncePerRequestFilter {
+        @Override
+        protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                throws ServletException, IOException {
+            request.setAttribute(LET_IN, true);
             chain.doFilter(request, response);
         }
     }
