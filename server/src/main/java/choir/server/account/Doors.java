@@ -1,5 +1,6 @@
 package choir.server.account;
 
+import choir.server.web.ProblemAnswer;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
@@ -9,7 +10,6 @@ import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
-import org.springframework.http.MediaType;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -110,9 +110,9 @@ class Doors {
                         .hasRole(Role.EDITOR.name())
                         .anyRequest()
                         .permitAll())
-                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failed) -> problem(
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failed) -> ProblemAnswer.write(
                                 response, 401, "you are not signed in; sign in to the console, or by: choir login"))
-                        .accessDeniedHandler((request, response, denied) -> problem(
+                        .accessDeniedHandler((request, response, denied) -> ProblemAnswer.write(
                                 response,
                                 403,
                                 denied instanceof CsrfException
@@ -144,12 +144,6 @@ class Doors {
         return name -> {
             throw new UsernameNotFoundException(name);
         };
-    }
-
-    static void problem(HttpServletResponse response, int status, String detail) throws IOException {
-        response.setStatus(status);
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + detail + "\"}");
     }
 
     /** A token in the Authorization header signs this one request in. */

@@ -1,6 +1,7 @@
 package choir.server.account;
 
 import choir.server.ServiceSettings;
+import choir.server.web.ProblemAnswer;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -45,7 +46,7 @@ class KnownHosts extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        Doors.problem(
+        ProblemAnswer.write(
                 response,
                 421,
                 "this service is not called by that name; where it should be, say so with --choir.hosts=NAME,...");

@@ -25,7 +25,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -81,7 +80,7 @@ class Bodies extends OncePerRequestFilter {
         int largest = request.getRequestURI().startsWith("/api/v1/session") ? LARGEST_OF_SIGN_IN : LARGEST;
         long length = request.getContentLengthLong();
         if (length > largest) {
-            refuse(response, 413, tooLarge(largest));
+            ProblemAnswer.writeLast(response, 413, tooLarge(largest));
             return;
         }
         var context = request.startAsync(request, response);
@@ -93,17 +92,6 @@ class Bodies extends OncePerRequestFilter {
 
     private static String tooLarge(int largest) {
         return "a body of more than " + largest / 1_000 + " kB is not taken here";
-    }
-
-    private static void refuse(HttpServletResponse response, int status, String detail) throws IOException {
-        if (response.isCommitted()) {
-            return;
-        }
-        response.setStatus(status);
-        response.setHeader(HttpHeaders.CONNECTION, "close");
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
-        response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + detail + "\"}");
     }
 
     /** A body on its way. */
@@ -160,7 +148,7 @@ class Bodies extends OncePerRequestFilter {
 
         private void end(int status, String detail) throws IOException {
             if (over.compareAndSet(false, true)) {
-                refuse((HttpServletResponse) context.getResponse(), status, detail);
+                ProblemAnswer.writeLast((HttpServletResponse) context.getResponse(), status, detail);
                 context.complete();
             }
         }

@@ -14,6 +14,8 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What strangers send, however much of it and however slowly, harms nobody else. */
 class BodiesTest {
@@ -117,6 +119,29 @@ class BodiesTest {
             var answered = new byte[4_096];
             int count = socket.getInputStream().read(answered);
             assertThat(new String(answered, 0, count, StandardCharsets.UTF_8)).startsWith("HTTP/1.1 200");
+        }
+    }
+
+    /** Also where no controller is ever asked. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "GET /a|b HTTP/1.1",
+                "GET /%zz HTTP/1.1",
+                "NONSENSE",
+                "TRACE / HTTP/1.1",
+                "GET //api/v1/groups HTTP/1.1",
+                "GET /api/v1/groups;x=1 HTTP/1.1",
+                "GET /error HTTP/1.1",
+                "GET /api/v1/nothing HTTP/1.1"
+            })
+    void whatIsWrongIsToldAsProblemDetails(String line) throws IOException {
+        try (var socket = connect()) {
+            send(socket, line + "\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n");
+            assertThat(answer(socket))
+                    .containsPattern("^HTTP/1.1 4\\d\\d")
+                    .contains("application/problem+json", "\"detail\":")
+                    .doesNotContain("<html", "Tomcat");
         }
     }
 
