@@ -207,6 +207,10 @@ public final class TestService implements AutoCloseable {
         return context.getBean(type);
     }
 
+    public <T> T bean(String name, Class<T> type) {
+        return context.getBean(name, type);
+    }
+
     public String address() {
         return "http://127.0.0.1:"
                 + ((WebServerApplicationContext) context).getWebServer().getPort();

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
@@ -53,7 +54,10 @@ public final class Database {
     private final ConcurrentLinkedQueue<Committed> committed = new ConcurrentLinkedQueue<>();
     private final List<Listener> listeners = new CopyOnWriteArrayList<>();
 
-    Database(DataSource writer, DataSource reader, TransactionTemplate transaction) {
+    private final Storage storage;
+
+    Database(DataSource writer, DataSource reader, TransactionTemplate transaction, Storage storage) {
+        this.storage = storage;
         this.writer = JdbcClient.create(writer);
         this.reader = JdbcClient.create(reader);
         this.transaction = transaction;
@@ -84,11 +88,16 @@ public final class Database {
         return TransactionSynchronizationManager.isActualTransactionActive();
     }
 
-    /** All or nothing; what was changed is on the disk when this returns. */
+    /**
+     * All or nothing; what was changed is on the disk when this returns.
+     *
+     * @throws StorageException when it cannot be stored
+     */
     public <T> T write(Supplier<T> work) {
         if (isInTransaction()) {
             return work.get();
         }
+        storage.requireThere();
         List<Change> changes = new ArrayList<>();
         var published = new AtomicBoolean();
         told.set(changes);
@@ -100,7 +109,10 @@ public final class Database {
                 }
                 return done;
             });
+            storage.worked();
             return Objects.requireNonNull(result);
+        } catch (RuntimeException e) {
+            throw storage.failed(e).<RuntimeException>map(Function.identity()).orElse(e);
         } finally {
             told.remove();
             // Also when somebody has taken what was just committed: whoever wrote it waits until that is worked in.

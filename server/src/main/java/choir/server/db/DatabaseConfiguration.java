@@ -2,9 +2,12 @@ package choir.server.db;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.time.Duration;
+import java.util.Arrays;
 import javax.sql.DataSource;
+import org.flywaydb.core.api.MigrationState;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
+import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -18,10 +21,33 @@ class DatabaseConfiguration {
     private static final Duration CONNECTION_TIMEOUT = Duration.ofSeconds(10);
     private static final String COMMON = "?journal_mode=WAL&foreign_keys=on&busy_timeout=5000";
 
+    @Bean
+    Storage storage(DataFolder folder) {
+        return new Storage(folder.path().resolve("choir.db"));
+    }
+
+    /** A database that a later Choir has made is not taken for one of ours. */
+    @Bean
+    FlywayMigrationStrategy onlyForward(Storage storage) {
+        return flyway -> {
+            var later = Arrays.stream(flyway.info().applied())
+                    .filter(m -> m.getState() == MigrationState.FUTURE_SUCCESS || m.getState() == MigrationState.FUTURE_FAILED)
+                    .reduce((first, last) -> last);
+            if (later.isPresent()) {
+                throw new DataFolder.UnusableException(
+                        storage.file() + " was made by a newer Choir (schema " + later.get().getVersion()
+                                + "); start that one, or put a backup from before in its place",
+                        null);
+            }
+            flyway.migrate();
+        };
+    }
+
     @Bean(destroyMethod = "close")
     @Primary
     @FlywayDataSource
-    HikariDataSource writerSource(DataFolder folder) {
+    HikariDataSource writerSource(DataFolder folder, Storage storage) {
+        storage.requireUsable();
         return source(folder, "writer", 1, COMMON + "&transaction_mode=IMMEDIATE&synchronous=FULL");
     }
 
@@ -45,8 +71,12 @@ class DatabaseConfiguration {
 
     @Bean
     @DependsOnDatabaseInitialization
-    Database database(@Qualifier("writerSource") DataSource writer, @Qualifier("readerSource") DataSource reader) {
+    Database database(
+            @Qualifier("writerSource") HikariDataSource writer,
+            @Qualifier("readerSource") DataSource reader,
+            Storage storage) {
         var transaction = new TransactionTemplate(new JdbcTransactionManager(writer));
-        return new Database(writer, reader, transaction);
+        storage.isOpen(() -> writer.getHikariPoolMXBean().softEvictConnections());
+        return new Database(writer, reader, transaction, storage);
     }
 }

@@ -4,6 +4,7 @@ import choir.document.DocumentException;
 import choir.fleet.SelectionException;
 import choir.link.LinkException;
 import choir.refusal.Refusal;
+import choir.server.db.StorageException;
 import java.util.Locale;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -56,6 +57,12 @@ class Problems extends ResponseEntityExceptionHandler {
         var detail = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_GATEWAY, String.valueOf(e.getMessage()));
         e.presented().ifPresent(fingerprint -> detail.setProperty("fingerprint", fingerprint.text()));
         return detail;
+    }
+
+    /** Said in the log by who found it. */
+    @ExceptionHandler
+    ProblemDetail notStored(StorageException e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, String.valueOf(e.getMessage()));
     }
 
     @ExceptionHandler
