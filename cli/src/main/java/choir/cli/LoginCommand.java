@@ -30,7 +30,8 @@ final class LoginCommand extends Act {
 
     @Override
     public Integer call() {
-        // A token that still lets in says that this person was here before, so that others' guesses do not shut them out.
+        // A token that still lets in says that this person was here before, so that others' guesses do not shut them
+        // out.
         return run(new Client(service(), home().tokenFor(service())));
     }
 

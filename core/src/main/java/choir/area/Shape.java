@@ -19,12 +19,19 @@ public sealed interface Shape {
 
     /** Three corners or more, in order, not closed explicitly, without crossing edges. */
     record Polygon(List<Point> corners) implements Shape {
+        private static final int MOST_CORNERS = 500;
+
         public Polygon {
             corners = List.copyOf(corners);
-            if (corners.size() < 3 || corners.size() > 500) {
-                throw new Refusal("a polygon has 3 to 500 corners, not " + corners.size());
-            }
+            requireCorners(corners.size());
             Crossings.refuse(corners);
+        }
+
+        /** Refuses a number of corners that no polygon has, before anybody looks at them. */
+        public static void requireCorners(int count) {
+            if (count < 3 || count > MOST_CORNERS) {
+                throw new Refusal("a polygon has 3 to " + MOST_CORNERS + " corners, not " + count);
+            }
         }
 
         @Override

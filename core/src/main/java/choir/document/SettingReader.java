@@ -26,6 +26,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.IntConsumer;
 
 /** Reads the value of one setting, as it stands in a policy file or behind the equals sign of a command. */
 public final class SettingReader {
@@ -209,8 +210,9 @@ public final class SettingReader {
         }
         var form = Part.there(keys, forms.getFirst());
         return switch (forms.getFirst()) {
-            case "polygon" -> points(form).flatMap(p -> form.attempt(() -> new Shape.Polygon(p)));
-            case "rectangle" -> points(form).flatMap(p -> form.attempt(() -> rectangle(p)));
+            case "polygon" ->
+                points(form, Shape.Polygon::requireCorners).flatMap(p -> form.attempt(() -> new Shape.Polygon(p)));
+            case "rectangle" -> points(form, count -> {}).flatMap(p -> form.attempt(() -> rectangle(p)));
             default -> cells(form);
         };
     }
@@ -222,9 +224,19 @@ public final class SettingReader {
         return new Shape.Rectangle(corners.getFirst(), corners.getLast());
     }
 
-    private static Optional<List<Shape.Point>> points(Part part) {
+    /** @param number refuses a number of points that cannot be, before they are looked at */
+    private static Optional<List<Shape.Point>> points(Part part, IntConsumer number) {
         List<Shape.Point> points = new ArrayList<>();
         var entries = part.list();
+        boolean canBe = entries.isEmpty()
+                || part.attempt(() -> {
+                            number.accept(entries.size());
+                            return true;
+                        })
+                        .isPresent();
+        if (!canBe) {
+            return Optional.empty();
+        }
         for (var entry : entries) {
             var numbers = entry.list().stream()
                     .flatMap(p -> p.text(SettingReader::number).stream())

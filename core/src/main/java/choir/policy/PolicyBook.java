@@ -24,6 +24,9 @@ import java.util.stream.Collectors;
  * itself. A book that differs little from another can take over what still holds of it. Books may be read by many threads.
  */
 public final class PolicyBook {
+    /** A line of templates, each of which extends the next. */
+    private static final int MOST_IN_A_LINE = 17;
+
     private final Map<TemplateName, Template> templates;
     private final Map<Node, List<TemplateName>> uses;
     private final Map<Node, List<PolicyOverride>> overrides;
@@ -134,7 +137,7 @@ public final class PolicyBook {
     /**
      * A template's name, its base's and so on.
      *
-     * @throws Refusal when a template extends itself by way of others
+     * @throws Refusal when a template extends itself by way of others, or too many
      */
     public static SequencedSet<TemplateName> line(
             TemplateName name, java.util.function.Function<TemplateName, Optional<Template>> lookup) {
@@ -144,6 +147,10 @@ public final class PolicyBook {
                 throw new Refusal("templates extend each other in a circle: "
                         + line.stream().map(TemplateName::text).collect(Collectors.joining(" extends ")) + " extends "
                         + next.get());
+            }
+            if (line.size() > MOST_IN_A_LINE) {
+                throw new Refusal("\"" + name + "\" extends more than " + (MOST_IN_A_LINE - 1)
+                        + " templates one after the other; nobody could say what it says");
             }
             next = lookup.apply(next.get()).flatMap(Template::base);
         }

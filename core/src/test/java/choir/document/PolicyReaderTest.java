@@ -87,6 +87,19 @@ class PolicyReaderTest {
                 .hasMessageContaining("because");
     }
 
+    /** One fault, and not one for each of them. */
+    @Test
+    void aPolygonOfVeryManyCornersIsRefusedAsAWhole() {
+        var corners = "[nowhere], ".repeat(5_000);
+        var text = "template: x\nmotion:\n  areas:\n  - watch: w\n    polygon: [" + corners + "]\n";
+        assertThatThrownBy(() -> PolicyReader.read(text))
+                .isInstanceOfSatisfying(
+                        DocumentException.class,
+                        e -> assertThat(e.faults())
+                                .singleElement()
+                                .satisfies(f -> assertThat(f.toString()).contains("3 to 500 corners, not 5000")));
+    }
+
     @Test
     void brokenYamlSaysWhere() {
         assertThatThrownBy(() -> PolicyReader.read("template: x\n  motion: [\n"))

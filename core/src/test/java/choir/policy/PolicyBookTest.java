@@ -383,4 +383,24 @@ class PolicyBookTest {
         assertThat(policy.get(Catalogue.SENSITIVITY_BY_TIME)).isEmpty();
         assertThat(policy.blocked()).isNotEmpty();
     }
+
+    private static Optional<Template> extending(TemplateName name, int last) {
+        int number = Integer.parseInt(name.text().substring(1));
+        return Optional.of(new Template(
+                name,
+                1,
+                "",
+                number == last ? Optional.empty() : Optional.of(new TemplateName("t" + (number + 1))),
+                Layer.EMPTY));
+    }
+
+    /** Of a long line each would be looked at for each. */
+    @Test
+    void aLineOfTemplatesHasAnEnd() {
+        var first = new TemplateName("t0");
+        assertThat(PolicyBook.line(first, name -> extending(name, 16))).hasSize(17);
+        assertThatThrownBy(() -> PolicyBook.line(first, name -> extending(name, 3_000)))
+                .isInstanceOf(choir.refusal.Refusal.class)
+                .hasMessageContaining("extends more than 16 templates");
+    }
 }

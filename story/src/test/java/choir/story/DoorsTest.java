@@ -212,7 +212,8 @@ class DoorsTest {
     @ValueSource(strings = {"guessed", "nobody"})
     void guessesAreCountedOneByOneHoweverManyComeAtOnce(String name) throws InterruptedException {
         if (name.equals("guessed")) {
-            assertThat(choir.post("/api/v1/people", Map.of("name", name, "role", "viewer")).status())
+            assertThat(choir.post("/api/v1/people", Map.of("name", name, "role", "viewer"))
+                            .status())
                     .isEqualTo(201);
         }
         var wrong = Map.of("user", name, "password", "wrong", "label", "x");

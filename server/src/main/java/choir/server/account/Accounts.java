@@ -33,12 +33,7 @@ import org.springframework.stereotype.Component;
 public class Accounts {
     private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
 
-    record Account(
-            String name,
-            Role role,
-            String passwordHash,
-            boolean oneTime,
-            long version) {}
+    record Account(String name, Role role, String passwordHash, boolean oneTime, long version) {}
 
     public record Token(
             long id,
@@ -128,8 +123,7 @@ public class Accounts {
     }
 
     Optional<Account> find(String name) {
-        return database.query(
-                        "SELECT name, role, password_hash, one_time, version FROM account WHERE name = :name")
+        return database.query("SELECT name, role, password_hash, one_time, version FROM account WHERE name = :name")
                 .param("name", name)
                 .query((row, n) -> new Account(
                         row.getString("name"),

@@ -47,8 +47,7 @@ class Doors {
                 .addFilterBefore(new CsrfCookie(), AuthorizationFilter.class)
                 .addFilterBefore(new FreshSession(accounts), AuthorizationFilter.class)
                 .addFilterAfter(new LetIn(), AuthorizationFilter.class)
-                .authorizeHttpRequests(a -> a
-                        .dispatcherTypeMatchers(DispatcherType.ERROR)
+                .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR)
                         .permitAll()
                         .requestMatchers(Doors::followsOneThatWasLetIn)
                         .permitAll()

@@ -83,9 +83,7 @@ class Guesses {
             var before = kept == null ? Failures.NONE : kept;
             // One that comes too soon is not tried, and so does not count.
             tried[0] = !before.until().isAfter(now);
-            return tried[0]
-                    ? new Failures(before.count() + 1, slowness.until(before.count() + 1, now))
-                    : before;
+            return tried[0] ? new Failures(before.count() + 1, slowness.until(before.count() + 1, now)) : before;
         });
         if (!tried[0]) {
             long seconds = Duration.between(now, after.until()).toSeconds() + 1;

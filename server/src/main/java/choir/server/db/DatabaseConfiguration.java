@@ -31,11 +31,13 @@ class DatabaseConfiguration {
     FlywayMigrationStrategy onlyForward(Storage storage) {
         return flyway -> {
             var later = Arrays.stream(flyway.info().applied())
-                    .filter(m -> m.getState() == MigrationState.FUTURE_SUCCESS || m.getState() == MigrationState.FUTURE_FAILED)
+                    .filter(m -> m.getState() == MigrationState.FUTURE_SUCCESS
+                            || m.getState() == MigrationState.FUTURE_FAILED)
                     .reduce((first, last) -> last);
             if (later.isPresent()) {
                 throw new DataFolder.UnusableException(
-                        storage.file() + " was made by a newer Choir (schema " + later.get().getVersion()
+                        storage.file() + " was made by a newer Choir (schema "
+                                + later.get().getVersion()
                                 + "); start that one, or put a backup from before in its place",
                         null);
             }

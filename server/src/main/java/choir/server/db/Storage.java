@@ -62,12 +62,13 @@ final class Storage {
             }
             // Reading all of a large one would take longer than anybody waits for a start.
             for (var name : names) {
-                statement.executeQuery("SELECT * FROM \"" + name.replace("\"", "\"\"") + "\" LIMIT 1").close();
+                statement
+                        .executeQuery("SELECT * FROM \"" + name.replace("\"", "\"\"") + "\" LIMIT 1")
+                        .close();
             }
         } catch (SQLException e) {
             var said = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-            throw new DataFolder.UnusableException(
-                    file + " is damaged (" + said + "); put a backup in its place", e);
+            throw new DataFolder.UnusableException(file + " is damaged (" + said + "); put a backup in its place", e);
         }
     }
 
@@ -120,7 +121,8 @@ final class Storage {
     private Optional<String> words(SQLiteException e) {
         return Optional.ofNullable(
                 switch (code(e)) {
-                    case FULL -> "the disk of " + file + " is full; nothing was stored. Make room, and it goes on by itself";
+                    case FULL ->
+                        "the disk of " + file + " is full; nothing was stored. Make room, and it goes on by itself";
                     case 8 -> file + " can only be read; nothing was stored. Let the service's user write it";
                     case 10, 14 -> "the disk of " + file + " fails (" + line(e) + "); nothing was stored";
                     case 11, 26 ->

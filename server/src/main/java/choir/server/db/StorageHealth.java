@@ -20,7 +20,9 @@ class StorageHealth implements HealthIndicator {
         } catch (StorageException e) {
             return down(String.valueOf(e.getMessage()));
         }
-        return storage.trouble().map(StorageHealth::down).orElseGet(() -> Health.up().build());
+        return storage.trouble()
+                .map(StorageHealth::down)
+                .orElseGet(() -> Health.up().build());
     }
 
     private static Health down(String why) {

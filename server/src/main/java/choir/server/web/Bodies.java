@@ -46,7 +46,8 @@ class Bodies extends OncePerRequestFilter {
     /** A name and a password. */
     private static final int LARGEST_OF_SIGN_IN = 16_000;
 
-    private static final long MOST_AT_ONCE = Math.max(LARGEST, Runtime.getRuntime().maxMemory() / 8);
+    private static final long MOST_AT_ONCE =
+            Math.max(LARGEST, Runtime.getRuntime().maxMemory() / 8);
     private static final Duration PATIENCE = Duration.ofSeconds(20);
     private static final long BYTES_A_SECOND = 100_000;
     private static final int PIECE = 8_192;

@@ -78,9 +78,11 @@ class ComingAndGoingTest {
                 signIn("a guess of somebody");
             }
             assertThat(signIn("a long enough password").status()).isEqualTo(429);
-            assertThat(signIn("a long enough password", "Cookie", cookie.split(";")[0]).status())
+            assertThat(signIn("a long enough password", "Cookie", cookie.split(";")[0])
+                            .status())
                     .isEqualTo(200);
-            assertThat(signIn("a long enough password", "Cookie", "choir-known=nonsense").status())
+            assertThat(signIn("a long enough password", "Cookie", "choir-known=nonsense")
+                            .status())
                     .as("a cookie that was not made here")
                     .isEqualTo(429);
         });
@@ -92,9 +94,9 @@ class ComingAndGoingTest {
     @Test
     void theJournalTakesNothingInThePlaceOfAnother() {
         var database = service.bean(Database.class);
-        assertThatThrownBy(() -> database.write(() -> database.change(
-                                "INSERT OR REPLACE INTO journal SELECT * FROM journal WHERE id = 1")
-                        .update()))
+        assertThatThrownBy(() -> database.write(
+                        () -> database.change("INSERT OR REPLACE INTO journal SELECT * FROM journal WHERE id = 1")
+                                .update()))
                 .hasStackTraceContaining("append-only");
     }
 

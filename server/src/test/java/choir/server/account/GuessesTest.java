@@ -60,7 +60,9 @@ class GuessesTest {
         assertThatThrownBy(() -> guesses.attempt("ADA", HERE)).hasMessageContaining("try again in 5 s");
         for (int i = 0; i < 20; i++) {
             now = now.plus(Duration.ofMinutes(10));
-            assertThat(tried("ada", HERE, 3)).as("never longer than ten minutes").isEqualTo(1);
+            assertThat(tried("ada", HERE, 3))
+                    .as("never longer than ten minutes")
+                    .isEqualTo(1);
         }
     }
 
@@ -77,7 +79,9 @@ class GuessesTest {
                 .isInstanceOf(Problem.class);
         assertThat(tried("ada", KNOWN, 1)).as("where she was signed in before").isEqualTo(1);
         now = now.plusSeconds(61);
-        assertThat(tried("ada", Place.address("10.2.0.1"), 1)).as("a guess a minute").isEqualTo(1);
+        assertThat(tried("ada", Place.address("10.2.0.1"), 1))
+                .as("a guess a minute")
+                .isEqualTo(1);
     }
 
     @Test

@@ -119,7 +119,8 @@ class StorageTest {
                 .hasStackTraceContaining("choir.db is damaged (")
                 .hasStackTraceContaining("put a backup in its place");
         var text = folder();
-        Files.writeString(text.resolve("choir.db"), "this is a letter to the editor and no database at all".repeat(100));
+        Files.writeString(
+                text.resolve("choir.db"), "this is a letter to the editor and no database at all".repeat(100));
         assertThatThrownBy(() -> TestService.on(text)).hasStackTraceContaining("is damaged (");
     }
 

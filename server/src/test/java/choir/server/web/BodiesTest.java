@@ -34,7 +34,8 @@ class BodiesTest {
 
     private Socket connect() throws IOException {
         var socket = new Socket();
-        socket.connect(new InetSocketAddress("127.0.0.1", URI.create(service.address()).getPort()), 5_000);
+        socket.connect(
+                new InetSocketAddress("127.0.0.1", URI.create(service.address()).getPort()), 5_000);
         socket.setSoTimeout(30_000);
         return socket;
     }
@@ -51,7 +52,9 @@ class BodiesTest {
     private static String answer(Socket socket) throws IOException {
         var text = new StringBuilder();
         var bytes = new byte[4_096];
-        for (int count = socket.getInputStream().read(bytes); count > 0; count = socket.getInputStream().read(bytes)) {
+        for (int count = socket.getInputStream().read(bytes);
+                count > 0;
+                count = socket.getInputStream().read(bytes)) {
             text.append(new String(bytes, 0, count, StandardCharsets.UTF_8));
             if (text.toString().contains("detail")) {
                 break;
@@ -152,9 +155,12 @@ class BodiesTest {
         for (var path : List.of("/api/v1/groups", "/api/v1/policy", "/api/v1/people")) {
             assertThat(service.anonymous("POST", path)).as(path).isEqualTo(401);
         }
-        service.as("vic", "viewer", () -> assertThat(
-                        service.post("/api/v1/groups", Map.of("path", "fleet/new")).status())
-                .isEqualTo(403));
+        service.as(
+                "vic",
+                "viewer",
+                () -> assertThat(service.post("/api/v1/groups", Map.of("path", "fleet/new"))
+                                .status())
+                        .isEqualTo(403));
         assertThat(service.get("/api/v1/groups").body()).isEqualTo(before);
     }
 }
