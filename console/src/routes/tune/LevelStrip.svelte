@@ -167,7 +167,7 @@
   </svg>
   <div
     class="absolute left-1 cursor-ns-resize rounded-sm bg-accent px-1.5 text-xs text-accent-ink focus-visible:outline-2 focus-visible:outline-offset-2 focus-visible:outline-accent"
-    style="top: {Math.min(TALL - 18, Math.max(0, y - 9))}px"
+    style:top="{Math.min(TALL - 18, Math.max(0, y - 9))}px"
     role="slider"
     tabindex="0"
     aria-label="Threshold"

@@ -11,6 +11,7 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -85,6 +86,23 @@ final class Client {
                 understood(connection.getResponseCode(), content, null);
             }
             return content;
+        } catch (ConnectException e) {
+            throw noService();
+        } catch (IOException e) {
+            throw brokenOff(e);
+        }
+    }
+
+    /** Brings something that is large into a file, which appears once it is whole. */
+    void download(String path, Path to) {
+        var connection = connect("GET", path, Optional.empty());
+        var fresh = to.resolveSibling(to.getFileName() + ".new");
+        try (var in = answer(connection)) {
+            if (connection.getResponseCode() >= 400) {
+                understood(connection.getResponseCode(), in.readAllBytes(), null);
+            }
+            Files.copy(in, fresh, StandardCopyOption.REPLACE_EXISTING);
+            Files.move(fresh, to, StandardCopyOption.ATOMIC_MOVE);
         } catch (ConnectException e) {
             throw noService();
         } catch (IOException e) {

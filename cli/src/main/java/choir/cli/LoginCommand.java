@@ -1,10 +1,12 @@
 package choir.cli;
 
 import java.net.URI;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 @Command(name = "login", description = "Sign this machine's client in; it keeps a token, not the password.")
@@ -18,15 +20,18 @@ final class LoginCommand extends Act {
     @Option(names = "--user", required = true)
     private String user = "";
 
-    @Option(names = "--password", arity = "0..1", interactive = true, required = true)
-    private char[] password = new char[0];
+    @Mixin
+    private Password password = new Password();
 
     @Option(
             names = "--new-password",
-            arity = "0..1",
+            arity = "0",
             interactive = true,
-            description = "replaces the password, as a one-time password must be; asked for when it stands alone")
-    private char @Nullable [] fresh;
+            description = "is asked for and replaces the password, as a one-time password must be")
+    private char @Nullable [] asked;
+
+    @Option(names = "--new-password-file", paramLabel = "FILE", description = "whose first line that is")
+    private @Nullable Path file;
 
     @Override
     public Integer call() {
@@ -42,13 +47,15 @@ final class LoginCommand extends Act {
     @Override
     int run(Client service) {
         say("signing in as " + user + " at " + service());
-        var word = new String(password);
-        if (fresh != null) {
-            service.post("/api/v1/session/password", Map.of("user", user, "old", word, "fresh", new String(fresh)));
-            word = new String(fresh);
-        }
+        var old = password.required();
+        var fresh = asked != null
+                ? Optional.of(new String(asked))
+                : Optional.ofNullable(file).map(Password::firstLine);
+        fresh.ifPresent(
+                word -> service.post("/api/v1/session/password", Map.of("user", user, "old", old, "fresh", word)));
         var made = service.post(
-                "/api/v1/session/token", Map.of("user", user, "password", word, "label", "choir on " + host()));
+                "/api/v1/session/token",
+                Map.of("user", user, "password", fresh.orElse(old), "label", "choir on " + host()));
         home().remember(service(), Listing.text(made, "token"));
         say("signed in");
         return Failure.DONE;

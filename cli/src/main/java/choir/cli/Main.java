@@ -2,6 +2,7 @@ package choir.cli;
 
 import java.io.PrintWriter;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import picocli.CommandLine;
@@ -53,6 +54,8 @@ public final class Main {
         COMMANDS.put("token", TokenCommand.class);
         COMMANDS.put("user", UserCommand.class);
         COMMANDS.put("inbox", InboxCommand.class);
+        COMMANDS.put("backup", BackupCommand.class);
+        COMMANDS.put("restore", RestoreCommand.class);
         COMMANDS.put("demo", DemoCommand.class);
         COMMANDS.put("serve", ServeCommand.class);
         COMMANDS.put("completion", CompletionCommand.class);
@@ -100,6 +103,13 @@ public final class Main {
         line.setExpandAtFiles(false);
         line.setExecutionExceptionHandler(Main::told);
         line.setParameterExceptionHandler(Main::wrongUsage);
+        try {
+            Password.refuseInArguments(List.of(arguments));
+        } catch (Failure e) {
+            errors.println("choir: " + e.getMessage());
+            errors.flush();
+            return e.exitCode();
+        }
         return line.execute(arguments);
     }
 

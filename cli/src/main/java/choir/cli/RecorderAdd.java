@@ -6,6 +6,7 @@ import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -23,12 +24,9 @@ final class RecorderAdd extends Act {
     @Option(names = "--user", description = "user name on the recorder")
     private @Nullable String user;
 
-    @Option(
-            names = "--password",
-            description = "password on the recorder; asked for when it stands alone",
-            arity = "0..1",
-            interactive = true)
-    private char @Nullable [] password;
+    /** On the recorder. */
+    @Mixin
+    private Password password = new Password();
 
     @Option(
             names = "--fingerprint",
@@ -59,9 +57,7 @@ final class RecorderAdd extends Act {
         if (user != null) {
             body.put("user", user);
         }
-        if (password != null) {
-            body.put("password", new String(password));
-        }
+        password.given().ifPresent(word -> body.put("password", word));
         if (!cameras.isEmpty()) {
             body.put("cameras", cameras);
         }

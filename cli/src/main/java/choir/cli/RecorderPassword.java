@@ -3,6 +3,7 @@ package choir.cli;
 import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -14,15 +15,15 @@ final class RecorderPassword extends Act {
     @Option(names = "--user", required = true)
     private String user = "";
 
-    @Option(names = "--password", arity = "0..1", interactive = true, required = true)
-    private char[] password = new char[0];
+    @Mixin
+    private Password password = new Password();
 
     @Override
     int run(Client service) {
         service.write(
                 "PUT",
                 "/api/v1/recorders/" + Client.encode(name) + "/password",
-                Map.of("user", user, "password", new String(password)),
+                Map.of("user", user, "password", password.required()),
                 Optional.empty());
         say("kept; try it with: choir recorder read " + name);
         return Failure.DONE;

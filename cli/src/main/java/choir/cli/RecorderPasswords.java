@@ -1,8 +1,8 @@
 package choir.cli;
 
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -20,12 +20,9 @@ final class RecorderPasswords extends Act {
             description = "such as group:terminals/haldr; all without one")
     private List<String> selection = List.of();
 
-    @Option(
-            names = "--password",
-            description = "the same for each; asked for when it stands alone",
-            arity = "0..1",
-            interactive = true)
-    private char @Nullable [] password;
+    /** The same for each. */
+    @Mixin
+    private Password password = new Password();
 
     @Option(
             names = "--waves",
@@ -47,9 +44,7 @@ final class RecorderPasswords extends Act {
         var body = Client.body();
         body.put("select", Selections.joined(selection, ""));
         body.put("plain", plain);
-        if (password != null) {
-            body.put("password", new String(password));
-        }
+        password.given().ifPresent(word -> body.put("password", word));
         if (!waves.isEmpty()) {
             body.put("waves", waves);
         }

@@ -32,6 +32,7 @@ import org.springframework.validation.annotation.Validated;
  * @param secondPersonFrom rollouts of so many cameras and more wait for a second person; 0 for none
  * @param activityDays for how many days what was recorded is kept to the second
  * @param activitySumsDays for how many days the sums of it are kept
+ * @param backupsKept how many backups stay; the oldest goes when another is made
  * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
  */
@@ -54,6 +55,7 @@ public record ServiceSettings(
         @Min(0) int secondPersonFrom,
         @Min(1) @Max(3_660) int activityDays,
         @Min(1) @Max(3_660) int activitySumsDays,
+        @Min(1) @Max(1_000) int backupsKept,
         Assumed assumed,
         @org.jspecify.annotations.Nullable Setup setup) {
     public record Setup(String user, String password) {}

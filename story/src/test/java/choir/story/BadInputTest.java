@@ -180,7 +180,7 @@ class BadInputTest {
                 "http://127.0.0.1:1/x",
                 "--user",
                 "u",
-                "--password=p",
+                "--password-file=" + choir.file("p"),
                 "--family",
                 "tern");
         assertThat(again.errors()).contains("there is a recorder \"haldr-1\" already");
@@ -218,7 +218,7 @@ class BadInputTest {
                 "http://127.0.0.1:1/device_service",
                 "--user",
                 "u",
-                "--password=p");
+                "--password-file=" + choir.file("p"));
         assertThat(said.exitCode()).isEqualTo(5);
         assertThat(said.errors()).contains("ghost cannot be reached");
         assertThat(choir.everythingStored()).isEqualTo(before);

@@ -1,5 +1,7 @@
 package choir.story;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -7,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
@@ -49,6 +52,13 @@ final class Browser implements AutoCloseable {
               .find(t => t.includes(arguments[0])) ?? null;
             """;
 
+    /** What a page did against the service's own rules for pages. */
+    private static final String NOTED = """
+            window.refused = [];
+            document.addEventListener('securitypolicyviolation',
+              e => window.refused.push(e.violatedDirective + ' ' + e.sourceFile + ':' + e.lineNumber));
+            """;
+
     private final ChromeDriver driver;
     private final Ensemble choir;
 
@@ -67,6 +77,7 @@ final class Browser implements AutoCloseable {
                 .usingAnyFreePort()
                 .build();
         driver = new ChromeDriver(service, options);
+        driver.executeCdpCommand("Page.addScriptToEvaluateOnNewDocument", Map.of("source", NOTED));
         driver.manage().timeouts().scriptTimeout(PATIENCE);
         size(1280, 800);
     }
@@ -76,7 +87,14 @@ final class Browser implements AutoCloseable {
     }
 
     void open(String path) {
+        requireNothingRefused();
         driver.get(choir.address().resolve(path).toString());
+    }
+
+    private void requireNothingRefused() {
+        assertThat(run("return window.refused ?? []"))
+                .as("against the content policy")
+                .isEqualTo(List.of());
     }
 
     void signIn() {
@@ -249,6 +267,10 @@ final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        driver.quit();
+        try {
+            requireNothingRefused();
+        } finally {
+            driver.quit();
+        }
     }
 }

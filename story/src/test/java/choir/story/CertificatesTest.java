@@ -54,8 +54,8 @@ class CertificatesTest {
                 choir.secured("pier-1"),
                 "--user",
                 "choir",
-                "--password",
-                "secret-of-pier-1");
+                "--password-file",
+                choir.file("secret-of-pier-1"));
         assertThat(byHand.exitCode()).isEqualTo(5);
         assertThat(byHand.errors()).contains("add --fingerprint " + first);
 

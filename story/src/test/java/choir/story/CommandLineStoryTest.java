@@ -49,10 +49,18 @@ class CommandLineStoryTest {
                                 tern,
                                 "--user",
                                 "choir",
-                                "--password=secret-of-haldr-1")
+                                "--password-file=" + choir.file("secret-of-haldr-1"))
                         .out())
                 .contains("of family tern");
-        done("recorder", "add", "haldr-2", "--address", gannet, "--user", "choir", "--password=secret-of-haldr-2");
+        done(
+                "recorder",
+                "add",
+                "haldr-2",
+                "--address",
+                gannet,
+                "--user",
+                "choir",
+                "--password-file=" + choir.file("secret-of-haldr-2"));
         assertThat(done("recorder", "read").out()).contains("read 2 recorders");
         assertThat(done("recorder", "list").out()).contains("Tern TN-16").contains("answers");
         assertThat(done("camera", "list").out()).contains("haldr-1/04").contains("haldr-2-cam-02");

@@ -53,6 +53,9 @@ class DoorsTest {
             "GET /api/v1/notices/outbox",
             "POST /api/v1/notices",
             "POST /api/v1/notices/{id}/test",
+            "GET /api/v1/backups",
+            "GET /api/v1/backups/{name}",
+            "POST /api/v1/backups",
             "DELETE /api/v1/notices/{id}",
             "POST /api/v1/people",
             "PUT /api/v1/people/{name}",
@@ -248,13 +251,24 @@ class DoorsTest {
     }
 
     @Test
+    void whatIsTakenAwayRunsAsNoPageOfTheService() {
+        for (var format : List.of("html", "csv", "pdf")) {
+            var report = choir.get("/api/v1/report/file?format=" + format).whole();
+            assertThat(report.statusCode()).as(format).isEqualTo(200);
+            assertThat(report.headers().firstValue("Content-Disposition").orElseThrow())
+                    .startsWith("attachment;");
+        }
+    }
+
+    @Test
     void theConsoleIsServedWithAStrictContentPolicy() {
         var page = choir.exchange(
                 HttpRequest.newBuilder(choir.address().resolve("/fleet")).build());
         assertThat(page.statusCode()).isEqualTo(200);
         assertThat(page.body()).contains("<div id=\"app\">");
         assertThat(page.headers().firstValue("Content-Security-Policy").orElseThrow())
-                .contains("script-src 'self'");
+                .contains("script-src 'self'", "style-src 'self';")
+                .doesNotContain("unsafe");
         var missing = choir.exchange(HttpRequest.newBuilder(choir.address().resolve("/assets/none.js"))
                 .build());
         assertThat(missing.statusCode()).isEqualTo(404);

@@ -261,6 +261,16 @@ final class Ensemble implements AutoCloseable {
         return JSON.readTree(answer.body());
     }
 
+    /** A file that holds that line. */
+    String file(String line) {
+        try {
+            return Files.writeString(Files.createTempFile(folder, "line", ".txt"), line + "\n")
+                    .toString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /** Where a simulated recorder is spoken to. */
     URI addressOf(String recorder) {
         return simulator.address(recorder);

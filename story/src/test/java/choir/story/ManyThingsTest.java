@@ -206,12 +206,18 @@ class ManyThingsTest {
     @Test
     @Order(10)
     void aWrongPasswordOfARecorderIsToldAndMendedFromTheCommandLine() {
-        choir.choir("recorder", "password", "hall-1", "--user", "choir", "--password=guessed");
+        choir.choir("recorder", "password", "hall-1", "--user", "choir", "--password-file=" + choir.file("guessed"));
         var read = choir.choir("recorder", "read", "hall-1");
         assertThat(read.exitCode()).isEqualTo(5);
         assertThat(read.out()).contains("does not take the user name and password of \"choir\"");
         assertThat(choir.choir("recorder", "list").out()).contains("does not take the user name and password");
-        choir.choir("recorder", "password", "hall-1", "--user", "choir", "--password=secret-of-hall-1");
+        choir.choir(
+                "recorder",
+                "password",
+                "hall-1",
+                "--user",
+                "choir",
+                "--password-file=" + choir.file("secret-of-hall-1"));
         assertThat(choir.choir("recorder", "read", "hall-1").out()).contains("read 1 recorder");
     }
 

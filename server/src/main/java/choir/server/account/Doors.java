@@ -26,9 +26,8 @@ class Doors {
     private static final String BY_TOKEN = "choir.by-token";
     private static final String LET_IN = "choir.let-in";
 
-    private static final String CONTENT_POLICY =
-            "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
-                    + " img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+    private static final String CONTENT_POLICY = "default-src 'self'; script-src 'self'; style-src 'self';"
+            + " img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
     @Bean
     SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts) throws Exception {
@@ -102,6 +101,8 @@ class Doors {
                         .requestMatchers("/api/v1/people", "/api/v1/people/**")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers("/api/v1/notices", "/api/v1/notices/**")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers("/api/v1/backups", "/api/v1/backups/**")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .hasRole(Role.VIEWER.name())

@@ -16,9 +16,6 @@ import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.standing.Standings.Supposed;
 import choir.storage.Assumed;
-import choir.storage.Basis;
-import choir.storage.Range;
-import choir.storage.Room.Verdict;
 import choir.storage.Saving;
 import choir.storage.Size;
 import java.time.Clock;
@@ -29,7 +26,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.PriorityQueue;
 import java.util.TreeMap;
 import org.springframework.stereotype.Component;
@@ -229,47 +225,6 @@ public class Forecasts {
         return stores;
     }
 
-    /**
-     * What giving something out would come to, for the cameras that change alone, and for the stores they are on.
-     *
-     * @param words what the figures rest on
-     */
-    public record Difference(Recording before, Recording after, List<Days> stores, String words) {}
-
-    /** Likely figures. */
-    public record Recording(double secondsADay, double bytesADay) {
-        static Recording of(Side side) {
-            return new Recording(
-                    side.secondsADay().likely(), side.allBytesADay().likely());
-        }
-    }
-
-    /**
-     * @param wanted for how many days at least footage is to be kept; empty when nothing says
-     * @param before for how many it is kept; empty when nobody knows
-     */
-    public record Days(
-            String recorder,
-            String store,
-            OptionalInt wanted,
-            Optional<Range> before,
-            Optional<Range> after,
-            Verdict now,
-            Verdict then) {
-        static Days of(StoreOutlook store) {
-            var now = store.now().room(store.size());
-            var then = store.then().room(store.size());
-            return new Days(
-                    store.recorder(),
-                    store.store(),
-                    store.then().wanted(),
-                    now.days(),
-                    then.days(),
-                    now.verdict(),
-                    then.verdict());
-        }
-    }
-
     /** @param changed what cameras would hold */
     public Difference difference(Map<Node.Camera, NativeConfig> changed) {
         Map<String, Map<Node.Camera, NativeConfig>> byRecorder = new TreeMap<>();
@@ -292,43 +247,14 @@ public class Forecasts {
         stores.sort(MOST_URGENT_FIRST);
         var after = sums.then().side();
         return new Difference(
-                Recording.of(sums.now().side()),
-                Recording.of(after),
-                stores.stream().map(Days::of).toList(),
+                Difference.Recording.of(sums.now().side()),
+                Difference.Recording.of(after),
+                stores.stream().map(Difference.Days::of).toList(),
                 words(after));
     }
 
-    /** What the figures rest on: what was measured, and what is assumed. */
     String words(Side side) {
-        int all = side.cameras() - side.unclear();
-        List<String> known = new ArrayList<>();
-        if (side.counted() > 0) {
-            known.add("motion as it was counted in the last two weeks" + at(side.counted(), all));
-        }
-        int measured = side.bits().getOrDefault(Basis.MEASURED, 0);
-        if (measured > 0) {
-            known.add("bits a second as recorders tell them" + at(measured, all));
-        }
-        int configured = side.bits().getOrDefault(Basis.CONFIGURED, 0);
-        if (configured > 0) {
-            known.add("bits a second below the caps of encoders" + at(configured, all));
-        }
-        List<String> unknown = new ArrayList<>();
-        if (measured + configured < all) {
-            unknown.add(assumed.bitsInWords());
-        }
-        if (side.counted() < all) {
-            unknown.add(assumed.eventsInWords());
-        }
-        var rest = unknown.isEmpty() ? "" : "assumed, not measured: " + String.join(", and ", unknown);
-        if (known.isEmpty()) {
-            return rest.isEmpty() ? "of no camera anything is known" : rest;
-        }
-        return "reckoned with " + String.join(", ", known) + (rest.isEmpty() ? "" : "; elsewhere " + rest);
-    }
-
-    private static String at(int some, int all) {
-        return some == all ? "" : " at " + some + " of " + all + " cameras";
+        return BasisWords.of(side, assumed);
     }
 
     /** What would leave more room on a store. */

@@ -1,0 +1,56 @@
+package choir.cli;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+@Command(
+        name = "backup",
+        description =
+                "Copy everything that is stored, while the service runs; the copy is looked through before it counts.",
+        footer =
+                "The key to the recorders' passwords and kept clips are not in it: copy DATA/key and DATA/clips apart. Go back"
+                        + " to one by: choir restore")
+final class BackupCommand extends Act {
+    @Option(
+            names = "--to",
+            paramLabel = "FILE",
+            description = "bring the copy here; otherwise it stays in DATA/backups alone")
+    private @Nullable Path to;
+
+    @Option(names = "--list", description = "tell those that are there, and make none")
+    private boolean list;
+
+    @Override
+    int run(Client service) {
+        if (list) {
+            var table = new Table("backup", "made", "size");
+            for (var backup : service.get("/api/v1/backups")) {
+                table.row(
+                        Listing.text(backup, "name"),
+                        Times.of(Listing.text(backup, "at")),
+                        Sizes.words(backup.path("bytes").asDouble()));
+            }
+            if (table.isEmpty()) {
+                say("there is no backup yet; make one with: choir backup");
+            } else {
+                table.print(out(), Table.terminalWidth());
+            }
+            return Failure.DONE;
+        }
+        if (to != null && Files.exists(to)) {
+            throw new Failure(Failure.FAILED, to + " is there already; it is not written over");
+        }
+        var made = service.post("/api/v1/backups", Map.of());
+        var name = Listing.text(made, "name");
+        say("made " + name + ", " + Sizes.words(made.path("bytes").asDouble()));
+        if (to != null) {
+            service.download("/api/v1/backups/" + Client.encode(name), to);
+            say("brought to " + to);
+        }
+        return Failure.DONE;
+    }
+}
