@@ -61,10 +61,12 @@ class Restored {
         database.change("DELETE FROM baseline").update();
         database.change("DELETE FROM token").update();
         database.change("""
-                        UPDATE recorder SET tried_at = :now, why_not = :why WHERE address <> ''
+                        UPDATE recorder SET tried_at = :now, why_not = name || ' was not read since ' || :which
+                          || ' was put in place; read it with: choir recorder read ' || name
+                        WHERE address <> ''
                         """)
                 .param("now", clock.instant().toString())
-                .param("why", which + " was put in place, and it was not read since")
+                .param("which", which)
                 .update();
         database.change("""
                         UPDATE work SET stopped_by = :who, paused_by = NULL,

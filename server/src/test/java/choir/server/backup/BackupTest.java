@@ -123,7 +123,7 @@ class BackupTest {
             assertThat(count(later, "camera_group WHERE path = 'fleet/after'")).isZero();
             assertThat(count(later, "journal WHERE act = 'restored a backup'")).isOne();
             assertThat(later.get("/api/v1/cameras/r1/01").body().toString())
-                    .contains("was put in place, and it was not read since");
+                    .contains("r1 was not read since the backup choir-", "read it with: choir recorder read r1");
             assertThat(later.folder().resolve("restored")).doesNotExist();
         } finally {
             later.close();
