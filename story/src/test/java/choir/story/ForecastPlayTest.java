@@ -211,7 +211,7 @@ class ForecastPlayTest {
     /** A change that would keep too few days is seen before it is given out, and changed until it fits. */
     @Test
     void aChangeIsTriedUntilFootageLivesLongEnough() throws IOException {
-        said(0, "activity", "read");
+        said(0, "activity", "read", "recorder:skerry-2");
         said(0, "recorder", "store", "skerry-2", "600GB");
         var file = Files.createTempFile("what-if", ".yaml");
         var text = "camera: skerry-2/01\nset:\n  recording.week: [daily: %s]\n  recording.keep-at-least: 60d\n"

@@ -58,7 +58,9 @@ class KeptSummaries {
                     of.getProtectionDomain().getCodeSource().getLocation().toURI());
             return Files.isDirectory(source) ? newest(source) : hash(source);
         } catch (URISyntaxException | IOException | RuntimeException e) {
-            LOG.warn("nobody can tell which program this is, so standings are worked out at each start: {}", e.toString());
+            LOG.warn(
+                    "nobody can tell which program this is, so standings are worked out at each start: {}",
+                    e.toString());
             return "started " + System.nanoTime();
         }
     }

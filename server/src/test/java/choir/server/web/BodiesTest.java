@@ -11,8 +11,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -20,19 +20,19 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What strangers send, however much of it and however slowly, harms nobody else. */
 class BodiesTest {
     private static final int SLOW = Integer.getInteger("choir.slow-connections", 300);
-    private TestService service;
+    private static TestService service;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         service = TestService.start();
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         service.close();
     }
 
-    private Socket connect() throws IOException {
+    private static Socket connect() throws IOException {
         var socket = new Socket();
         socket.connect(
                 new InetSocketAddress("127.0.0.1", URI.create(service.address()).getPort()), 5_000);
