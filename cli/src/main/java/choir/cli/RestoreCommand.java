@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Arrays;
 import java.util.concurrent.Callable;
@@ -55,7 +56,9 @@ final class RestoreCommand implements Callable<Integer> {
             }
             // The service goes by this mark, so it is there before the database is.
             Files.writeString(data.resolve("restored"), "the backup " + backup.getFileName());
-            put(backup, "choir.db");
+            // It appears whole or not at all.
+            put(backup, "choir.db.new");
+            Files.move(data.resolve("choir.db.new"), data.resolve("choir.db"), StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException e) {
             throw new Failure(Failure.FAILED, "the backup cannot be put in place: " + e.getMessage());
         }

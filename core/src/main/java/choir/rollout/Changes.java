@@ -27,6 +27,20 @@ public final class Changes {
         return changes;
     }
 
+    /** The same, where what is held is known: what cannot be known is never written over. */
+    public static Map<SettingKey, Change> writable(Translation translation, NativeConfig observed) {
+        var changes = between(translation, observed);
+        changes.values().removeIf(c -> c.before().isEmpty());
+        return changes;
+    }
+
+    /** What is held once all of the changes took. */
+    public static NativeConfig taken(NativeConfig observed, Map<SettingKey, Change> changes) {
+        Map<SettingKey, NativeValue> after = new TreeMap<>();
+        changes.forEach((key, change) -> after.put(key, change.after()));
+        return after.isEmpty() ? observed : observed.with(after);
+    }
+
     private static NativeValue whole(NativeValue wanted, NativeValue held) {
         return wanted instanceof NativeValue.Hours(var want) && held instanceof NativeValue.Hours(var have)
                 ? new NativeValue.Hours(want.over(have))

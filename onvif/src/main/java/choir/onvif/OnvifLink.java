@@ -203,7 +203,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     @Override
     public Optional<Recall> recall(RecorderAccess access, List<Stretch> stretches) {
         return in(access, patience.reading().multipliedBy(1L + stretches.size()), session -> {
-            var search = new RecordedSearch(session, Snapshot.take(session, DayGroups.NONE));
+            var snapshot = Snapshot.take(session, DayGroups.NONE);
+            var search = new RecordedSearch(session, snapshot);
             List<Map<String, History>> histories = new ArrayList<>();
             for (var stretch : stretches) {
                 var told = search.histories(stretch.from(), stretch.until());
@@ -212,8 +213,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
                 }
                 histories.add(told.get());
             }
-            return Optional.of(
-                    new Recall(search.kept().orElse(Map.of()), histories, search.bits(), session.clockError()));
+            return Optional.of(new Recall(
+                    search.kept().orElse(Map.of()), histories, StreamBits.of(session, snapshot), session.clockError()));
         });
     }
 

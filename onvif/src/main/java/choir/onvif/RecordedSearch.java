@@ -1,6 +1,5 @@
 package choir.onvif;
 
-import choir.link.FootageLink.Bits;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
 import choir.link.FootageLink.Stretch;
@@ -19,7 +18,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 
@@ -34,7 +32,6 @@ final class RecordedSearch {
     private static final String WANTED = "tns1:RecordingHistory//.|tns1:RuleEngine//.|tns1:VideoSource/MotionAlarm";
     private static final Duration KEEP_ALIVE = Duration.ofSeconds(60);
     private static final int AT_ONCE = 500;
-    private static final long MOST_THOUSANDS = 1_000_000;
     private static final int MOST_RESULTS = 100_000;
     /** A recorder that goes on searching without finding anything is waited for so many times. */
     private static final int MOST_EMPTY = 20;
@@ -101,62 +98,6 @@ final class RecordedSearch {
                 a.records().isPresent() && b.records().isPresent()
                         ? Optional.of(a.records().get() || b.records().get())
                         : Optional.empty());
-    }
-
-    /** How much the channels' streams take, by channel; a recorder that tells only a part of it tells that. */
-    Map<String, Bits> bits() {
-        var averages = averages();
-        Map<String, Bits> bits = new LinkedHashMap<>();
-        for (var channel : snapshot.channels()) {
-            var told = snapshot.recordingsOf(channel).stream()
-                    .flatMap(recording -> Optional.ofNullable(averages.get(recording)).stream())
-                    .mapToLong(Long::longValue)
-                    .sum();
-            bits.put(
-                    channel,
-                    new Bits(
-                            told == 0 ? OptionalLong.empty() : OptionalLong.of(told),
-                            snapshot.recordedEncoderOf(channel)
-                                    .flatMap(e -> e.textAt("RateControl", "BitrateLimit"))
-                                    .map(RecordedSearch::perSecond)
-                                    .orElse(OptionalLong.empty())));
-        }
-        return bits;
-    }
-
-    /** Bits a second by recording, of its richest track. */
-    private Map<String, Long> averages() {
-        Map<String, Long> averages = new LinkedHashMap<>();
-        Optional<Element> answer;
-        try {
-            answer = session.ifOffered(of("GetMediaAttributes", of("Time", asItSays(Instant.now()))));
-        } catch (LinkException e) {
-            if (e.getCause() instanceof SoapFaultException) {
-                // It is a number more, and no reason to do without the rest.
-                return averages;
-            }
-            throw e;
-        }
-        answer.ifPresent(told -> told.all("MediaAttributes")
-                .forEach(of -> of.tokenAt("RecordingToken")
-                        .ifPresent(recording -> of.all("TrackAttributes")
-                                .flatMap(t -> t.textAt("VideoAttributes", "Bitrate").stream())
-                                .flatMapToLong(text -> perSecond(text).stream())
-                                .max()
-                                .ifPresent(most -> averages.merge(recording, most, Math::max)))));
-        return averages;
-    }
-
-    /** From thousands a second, as all of the standard's rates are; empty for what no stream takes. */
-    private static OptionalLong perSecond(String text) {
-        try {
-            long thousands = Long.parseLong(text.strip());
-            return thousands < 1 || thousands > MOST_THOUSANDS
-                    ? OptionalLong.empty()
-                    : OptionalLong.of(thousands * 1_000);
-        } catch (NumberFormatException e) {
-            return OptionalLong.empty();
-        }
     }
 
     /** A state that was told: on or off from that moment. */

@@ -19,7 +19,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.apache.tomcat.util.threads.ThreadPoolExecutor;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.tomcat.TomcatWebServer;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
@@ -209,6 +211,13 @@ public final class TestService implements AutoCloseable {
 
     public <T> T bean(String name, Class<T> type) {
         return context.getBean(name, type);
+    }
+
+    /** Threads of the web server that are at a request. */
+    public int busyThreads() {
+        var server = (TomcatWebServer) ((WebServerApplicationContext) context).getWebServer();
+        var executor = server.getTomcat().getConnector().getProtocolHandler().getExecutor();
+        return ((ThreadPoolExecutor) executor).getActiveCount();
     }
 
     public String address() {

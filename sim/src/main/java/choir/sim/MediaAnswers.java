@@ -84,7 +84,8 @@ final class MediaAnswers {
         return "<tt:Name>main</tt:Name><tt:UseCount>1</tt:UseCount><tt:Encoding>H264</tt:Encoding><tt:Resolution>"
                 + "<tt:Width>1920</tt:Width><tt:Height>1080</tt:Height></tt:Resolution><tt:Quality>4</tt:Quality>"
                 + "<tt:RateControl><tt:FrameRateLimit>" + c.frames + "</tt:FrameRateLimit><tt:EncodingInterval>1"
-                + "</tt:EncodingInterval><tt:BitrateLimit>4096</tt:BitrateLimit></tt:RateControl><tt:H264><tt:GovLength>50"
+                + "</tt:EncodingInterval><tt:BitrateLimit>" + c.mostBits() / 1_000
+                + "</tt:BitrateLimit></tt:RateControl><tt:H264><tt:GovLength>50"
                 + "</tt:GovLength><tt:H264Profile>Main</tt:H264Profile></tt:H264><tt:Multicast><tt:Address><tt:Type>IPv4"
                 + "</tt:Type><tt:IPv4Address>0.0.0.0</tt:IPv4Address></tt:Address><tt:Port>0</tt:Port><tt:TTL>1</tt:TTL>"
                 + "<tt:AutoStart>false</tt:AutoStart></tt:Multicast><tt:SessionTimeout>PT60S</tt:SessionTimeout>";

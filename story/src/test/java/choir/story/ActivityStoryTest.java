@@ -2,7 +2,6 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import choir.story.Ensemble.Said;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -62,20 +61,12 @@ class ActivityStoryTest {
         choir.panel("hall-1/02?sensitivity=0&since=P20D");
         choir.panel("hall-1/03?switched-on=off&since=P3D");
         choir.panel("hall-1/04?sensitivity=100&threshold=1&since=P20D");
-        said(0, "activity", "read");
+        choir.choir(0, "activity", "read");
     }
 
     @AfterAll
     static void stop() {
         choir.close();
-    }
-
-    private static Said said(int exitCode, String... arguments) {
-        var said = choir.choir(arguments);
-        assertThat(said.exitCode())
-                .as("%s: %s%s", String.join(" ", arguments), said.out(), said.errors())
-                .isEqualTo(exitCode);
-        return said;
     }
 
     private static List<String> spans(JsonNode array) {
@@ -119,36 +110,37 @@ class ActivityStoryTest {
     @Test
     void theSundayThatWasNotRecordedIsFound() {
         var sunday = TODAY.with(TemporalAdjusters.previous(DayOfWeek.SUNDAY));
-        var missing = said(3, "recorded", "camera:hall-1/01", "--all").out();
+        var missing = choir.choir(3, "recorded", "camera:hall-1/01", "--all").out();
         assertThat(missing).contains("Sun ").contains("05:30 to 09:30").contains("4 h");
         assertThat(missing.lines().filter(l -> l.startsWith("hall-1/01")))
                 .as("Sundays alone, and nothing before the policy was in force")
                 .isNotEmpty()
                 .allMatch(l -> l.contains("Sun "));
-        var line = said(3, "activity", "timeline", "hall-1/01", "--day", sunday.toString())
+        var line = choir.choir(3, "activity", "timeline", "hall-1/01", "--day", sunday.toString())
                 .out();
         assertThat(line).contains("!").contains("asked for").contains("cccccccccccccccc");
-        assertThat(said(0, "recorded", "camera:hall-1/06").out()).contains("nothing is missing");
-        var csv = said(3, "recorded", "camera:hall-1/01", "--format", "csv").out();
+        assertThat(choir.choir(0, "recorded", "camera:hall-1/06").out()).contains("nothing is missing");
+        var csv = choir.choir(3, "recorded", "camera:hall-1/01", "--format", "csv")
+                .out();
         assertThat(csv.lines().findFirst()).contains("camera,label,from,until,seconds,demanded,cause");
     }
 
     @Test
     void findingsNameWhoIsMissingAndWhoIsOddBesideItsPeers() {
-        var findings = said(3, "finding", "list").out();
+        var findings = choir.choir(3, "finding", "list").out();
         assertThat(findings).containsPattern("hall-1/02 .*Its detection saw nothing in the last 7 days");
         assertThat(findings).containsPattern("hall-1/03 .*that had to be recorded are missing");
         assertThat(findings).containsPattern("hall-1/04 .*It recorded by motion for \\d+ % of the time");
         assertThat(findings).doesNotContainPattern("hall-1/06 .*missing");
-        said(0, "activity", "read", "camera:hall-1/06");
-        assertThat(said(3, "finding", "list").out())
+        choir.choir(0, "activity", "read", "camera:hall-1/06");
+        assertThat(choir.choir(3, "finding", "list").out())
                 .as("asking again tells nothing new")
                 .containsPattern("hall-1/02 .*Its detection saw nothing in the last 7 days");
     }
 
     @Test
     void theCalendarShowsTheDayOnWhichItStopped() {
-        var calendar = said(0, "activity", "calendar", "hall-1/03").out();
+        var calendar = choir.choir(0, "activity", "calendar", "hall-1/03").out();
         assertThat(calendar).contains("hall-1/03").contains("C continuous");
         var off = TODAY.minusDays(2);
         try (var browser = new Browser(choir)) {
@@ -182,13 +174,13 @@ class ActivityStoryTest {
         choir.panel("now-1/01?scene=none&continuous=on&since=P2D");
         choir.panel("now-1/02?scene=none&continuous=on&since=P2D");
         choir.panel("now-1/03?scene=none&switched-on=off&since=P2D");
-        var now = said(3, "activity", "now", "recorder:now-1").out();
+        var now = choir.choir(3, "activity", "now", "recorder:now-1").out();
         assertThat(now).containsPattern("now-1/01 .* yes .*records though nothing moves");
         assertThat(now).containsPattern("now-1/03 .* no +no");
         assertThat(now).contains("2 of 3 cameras record");
         choir.panel("now-1?fault=AWAY");
         awaitForgotten();
-        assertThat(said(0, "activity", "now", "recorder:now-1").out()).contains("not known");
+        assertThat(choir.choir(0, "activity", "now", "recorder:now-1").out()).contains("not known");
         choir.panel("now-1?fault=NONE");
     }
 

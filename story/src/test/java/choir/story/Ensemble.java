@@ -261,6 +261,15 @@ final class Ensemble implements AutoCloseable {
         return JSON.readTree(answer.body());
     }
 
+    /** A command that is to end so. */
+    Said choir(int exitCode, String... arguments) {
+        var said = choir(arguments);
+        assertThat(said.exitCode())
+                .as("%s: %s%s", String.join(" ", arguments), said.out(), said.errors())
+                .isEqualTo(exitCode);
+        return said;
+    }
+
     /** A file that holds that line. */
     String file(String line) {
         try {

@@ -2,7 +2,6 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import choir.story.Ensemble.Said;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.time.Duration;
@@ -33,24 +32,12 @@ class FootageStoryTest {
         choir.panel("pier-1/02?scene=quay");
         choir.load("template: house\nmotion: {detection: on, sensitivity: 50, threshold: 60%}\n"
                 + "recording: {before-event: 5s, after-event: 10s}\n---\ngroup: fleet\nuse: [house]\n");
-        done("rollout", "start", "--yes");
+        choir.choir(0, "rollout", "start", "--yes");
     }
 
     @AfterAll
     static void stop() {
         choir.close();
-    }
-
-    private static Said done(String... arguments) {
-        return ended(0, arguments);
-    }
-
-    private static Said ended(int exitCode, String... arguments) {
-        var said = choir.choir(arguments);
-        assertThat(said.exitCode())
-                .as("%s: %s%s", String.join(" ", arguments), said.out(), said.errors())
-                .isEqualTo(exitCode);
-        return said;
     }
 
     /** The farthest who walks by day within the last two days, for long enough. */
@@ -87,7 +74,8 @@ class FootageStoryTest {
         var from = Instant.parse(walker.path("from").asString("")).plusSeconds(1);
         var until = Instant.parse(walker.path("until").asString("")).minusSeconds(1);
         var begin = from.minusSeconds(90).toString();
-        var taken = done(
+        var taken = choir.choir(
+                        0,
                         "clip",
                         "take",
                         CAMERA,
@@ -98,44 +86,47 @@ class FootageStoryTest {
                 .out();
         assertThat(taken).contains("only looked at");
         var clip = taken.replaceFirst("(?s)^clip (\\d+) .*", "$1");
-        assertThat(done("clip", "keep", clip, "--because", "the farthest walk", "--days", "30")
+        assertThat(choir.choir(0, "clip", "keep", clip, "--because", "the farthest walk", "--days", "30")
                         .out())
                 .contains("kept because the farthest walk");
-        done("clip", "mark", clip, "wanted", from.toString(), until.toString(), "--word", "far walker");
-        var ended = ended(
+        choir.choir(0, "clip", "mark", clip, "wanted", from.toString(), until.toString(), "--word", "far walker");
+        var ended = choir.choir(
                 1, "clip", "mark", clip, "unwanted", from.plusSeconds(3).toString(), "--word", "not at the same time");
         assertThat(ended.errors()).contains("far walker").contains("one or the other");
-        assertThat(done("clip", "show", clip).out()).contains("far walker").contains("W");
+        assertThat(choir.choir(0, "clip", "show", clip).out())
+                .contains("far walker")
+                .contains("W");
 
         // More of the picture than somebody far away, and than any swell.
-        assertThat(ended(3, "trial", "run", CAMERA).out()).containsPattern("policy +50 +60 %");
+        assertThat(choir.choir(3, "trial", "run", CAMERA).out()).containsPattern("policy +50 +60 %");
         var suggested = Ensemble.JSON.readTree(
-                ended(3, "trial", "suggest", CAMERA, "--format", "json").out());
+                choir.choir(3, "trial", "suggest", CAMERA, "--format", "json").out());
         assertThat(suggested.path("best").path("missed").asInt()).isZero();
         var best = suggested.path("best").path("setting");
         assertThat(best.path("threshold").asDouble()).isLessThan(60);
 
-        done(
+        choir.choir(
+                0,
                 "set",
                 "camera:" + CAMERA,
                 "motion.sensitivity=" + best.path("sensitivity").asString(""),
                 "motion.threshold=" + best.path("threshold").asDouble() + "%",
                 "--because",
                 "tried on clip 1");
-        assertThat(ended(3, "preview", CAMERA).out()).contains("Catches the one wanted moment");
-        done("rollout", "start", CAMERA, "--yes");
-        assertThat(done("trial", "run", CAMERA).out()).contains("1 of 1");
+        assertThat(choir.choir(3, "preview", CAMERA).out()).contains("Catches the one wanted moment");
+        choir.choir(0, "rollout", "start", CAMERA, "--yes");
+        assertThat(choir.choir(0, "trial", "run", CAMERA).out()).contains("1 of 1");
 
         // Somebody finds it too lively.
-        done("set", "camera:" + CAMERA, "motion.threshold=70%", "--because", "too many recordings");
-        var preview = ended(3, "preview", CAMERA).out();
+        choir.choir(0, "set", "camera:" + CAMERA, "motion.threshold=70%", "--because", "too many recordings");
+        var preview = choir.choir(3, "preview", CAMERA).out();
         assertThat(preview.lines().findFirst().orElse("")).contains("Would miss 1 of 1 wanted moment");
         assertThat(preview).contains("pier-1/01 far walker");
-        assertThat(ended(1, "rollout", "start", CAMERA, "--yes").errors())
+        assertThat(choir.choir(1, "rollout", "start", CAMERA, "--yes").errors())
                 .contains("it would miss what is marked as wanted: pier-1/01 far walker");
-        ended(1, "rollout", "start", CAMERA, "--yes", "--may-miss", "pier-1/01 somebody else");
-        done("rollout", "start", CAMERA, "--yes", "--may-miss", "pier-1/01 far walker");
-        assertThat(ended(3, "trial", "run", CAMERA).out()).contains("0 of 1");
+        choir.choir(1, "rollout", "start", CAMERA, "--yes", "--may-miss", "pier-1/01 somebody else");
+        choir.choir(0, "rollout", "start", CAMERA, "--yes", "--may-miss", "pier-1/01 far walker");
+        assertThat(choir.choir(3, "trial", "run", CAMERA).out()).contains("0 of 1");
         assertThat(choir.get("/api/v1/journal?subject=" + CAMERA.replace("/", "%2F"))
                         .body()
                         .toString())
@@ -145,11 +136,11 @@ class FootageStoryTest {
 
     @Test
     void whatCannotBeTakenIsSaidAndLeavesNothing() throws IOException {
-        assertThat(ended(1, "clip", "take", "pier-1/02", "--from", "2031-01-14T06:00:00Z")
+        assertThat(choir.choir(1, "clip", "take", "pier-1/02", "--from", "2031-01-14T06:00:00Z")
                         .errors())
                 .contains("has not happened yet");
         choir.panel("pier-1/02?switched-on=off");
-        assertThat(ended(
+        assertThat(choir.choir(
                                 5,
                                 "clip",
                                 "take",
@@ -160,7 +151,7 @@ class FootageStoryTest {
                 .contains("pier-1");
         var before = files();
         var odd = Files.writeString(choir.folder().resolve("odd.mp4"), "#EXTM3U\n/etc/passwd\n".repeat(500));
-        assertThat(ended(1, "clip", "add", "pier-1/02", odd.toString(), "--at", "2027-01-14T06:00:00Z")
+        assertThat(choir.choir(1, "clip", "add", "pier-1/02", odd.toString(), "--at", "2027-01-14T06:00:00Z")
                         .errors())
                 .contains("no footage that can be read");
         assertThat(files()).isEqualTo(before);

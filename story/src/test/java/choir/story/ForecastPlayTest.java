@@ -19,7 +19,6 @@ import choir.storage.Footing;
 import choir.storage.Movement;
 import choir.storage.Range;
 import choir.storage.Usage;
-import choir.story.Ensemble.Said;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -211,24 +210,25 @@ class ForecastPlayTest {
     /** A change that would keep too few days is seen before it is given out, and changed until it fits. */
     @Test
     void aChangeIsTriedUntilFootageLivesLongEnough() throws IOException {
-        said(0, "activity", "read", "recorder:skerry-2");
-        said(0, "recorder", "store", "skerry-2", "600GB");
+        choir.choir(0, "activity", "read", "recorder:skerry-2");
+        choir.choir(0, "recorder", "store", "skerry-2", "600GB");
         var file = Files.createTempFile("what-if", ".yaml");
         var text = "camera: skerry-2/01\nset:\n  recording.week: [daily: %s]\n  recording.keep-at-least: 60d\n"
                 + "because: a theft in the hall\n";
         Files.writeString(file, text.formatted("continuous"));
-        var tooShort = said(3, "forecast", "recorder:skerry-2", "--with", file.toString());
+        var tooShort = choir.choir(3, "forecast", "recorder:skerry-2", "--with", file.toString());
         assertThat(tooShort.out())
                 .containsPattern("skerry-2 +600 GB .* 60 +too short")
                 .contains("skerry-2, for 60 days:", "motion instead of continuous at 1 camera");
         Files.writeString(file, text.formatted("motion"));
-        var enough = said(0, "forecast", "recorder:skerry-2", "--with", file.toString());
+        var enough = choir.choir(0, "forecast", "recorder:skerry-2", "--with", file.toString());
         assertThat(enough.out()).containsPattern("skerry-2 +600 GB .* 60 +enough");
-        assertThat(said(0, "explain", "skerry-2/01").out())
+        assertThat(choir.choir(0, "explain", "skerry-2/01").out())
                 .as("nothing of it was said")
                 .doesNotContain("theft");
-        said(0, "policy", "load", "--yes", file.toString());
-        assertThat(said(0, "forecast", "recorder:skerry-2").out()).containsPattern("skerry-2 +600 GB .* 60 +enough");
+        choir.choir(0, "policy", "load", "--yes", file.toString());
+        assertThat(choir.choir(0, "forecast", "recorder:skerry-2").out())
+                .containsPattern("skerry-2 +600 GB .* 60 +enough");
         try (var browser = new Browser(choir)) {
             browser.signIn();
             browser.open("/disks?store=skerry-2");
@@ -238,14 +238,6 @@ class ForecastPlayTest {
             browser.size(390, 844);
             assertThat(browser.scrollsSideways()).isFalse();
         }
-    }
-
-    private static Said said(int exitCode, String... arguments) {
-        var said = choir.choir(arguments);
-        assertThat(said.exitCode())
-                .as("%s: %s%s", String.join(" ", arguments), said.out(), said.errors())
-                .isEqualTo(exitCode);
-        return said;
     }
 
     @Test

@@ -84,14 +84,6 @@ class OddWordsTest {
         choir.close();
     }
 
-    private static Ensemble.Said done(String... arguments) {
-        var said = choir.choir(arguments);
-        assertThat(said.exitCode())
-                .as(String.join(" ", arguments) + "\n" + said.errors())
-                .isZero();
-        return said;
-    }
-
     @Test
     void everyChannelIsReadAsItIsCalled() {
         var channels = new HashSet<String>();
@@ -106,12 +98,12 @@ class OddWordsTest {
     void theClientShowsAndSpeaksToEachAndControlsNoTerminal() {
         for (var token : TOKENS) {
             var name = "odd-1/" + token;
-            var shown = done("camera", "show", "--", name).out();
+            var shown = choir.choir(0, "camera", "show", "--", name).out();
             assertThat(shown.codePoints().filter(c -> c != '\n' && Character.isISOControl(c)))
                     .as(token)
                     .isEmpty();
-            done("set", "--because", "why: " + token, "--", name, "motion.threshold=2%");
-            assertThat(done("explain", "--", name).out()).contains("2%");
+            choir.choir(0, "set", "--because", "why: " + token, "--", name, "motion.threshold=2%");
+            assertThat(choir.choir(0, "explain", "--", name).out()).contains("2%");
             var select = Selection.of(List.of(Node.Camera.parse(name)));
             assertThat(choir.get("/api/v1/cameras?select=" + URLEncoder.encode(select, StandardCharsets.UTF_8))
                             .body()
@@ -124,7 +116,7 @@ class OddWordsTest {
 
     @Test
     void aSpreadsheetHoldsEachOnceAndPutsItBack() throws IOException {
-        var exported = done("camera", "export").out();
+        var exported = choir.choir(0, "camera", "export").out();
         var found = new ArrayList<String>();
         try (MappingIterator<Map<String, String>> rows = CsvMapper.builder()
                 .build()
@@ -141,7 +133,7 @@ class OddWordsTest {
                 .lines()
                 .filter(l -> l.startsWith("camera|"))
                 .toList();
-        done("camera", "import", file.toString());
+        choir.choir(0, "camera", "import", file.toString());
         assertThat(choir.everythingStored()
                         .lines()
                         .filter(l -> l.startsWith("camera|"))
@@ -152,12 +144,20 @@ class OddWordsTest {
     @Test
     void aPolicyFolderHoldsWhatIsSaidOfEachAndChangesNothingWhenItIsLoaded() {
         for (var token : TOKENS) {
-            done("set", "--because", "because of \"" + token + "\"", "--", "odd-1/" + token, "motion.sensitivity=33");
+            choir.choir(
+                    0,
+                    "set",
+                    "--because",
+                    "because of \"" + token + "\"",
+                    "--",
+                    "odd-1/" + token,
+                    "motion.sensitivity=33");
         }
         var folder = choir.folder().resolve("policy").toString();
-        done("policy", "save", folder);
+        choir.choir(0, "policy", "save", folder);
         var stored = choir.get("/api/v1/policy").body();
-        assertThat(done("policy", "load", folder, "--yes", "--prune").out()).contains("nothing");
+        assertThat(choir.choir(0, "policy", "load", folder, "--yes", "--prune").out())
+                .contains("nothing");
         assertThat(choir.get("/api/v1/policy").body()).isEqualTo(stored);
     }
 

@@ -96,6 +96,12 @@ class Guesses {
 
     /** The password was right. */
     void right(String name, Place place) {
-        failures.invalidate(new Key(name.toLowerCase(Locale.ROOT), place));
+        var lowered = name.toLowerCase(Locale.ROOT);
+        failures.invalidate(new Key(lowered, place));
+        if (!place.known()) {
+            // This one alone: those of others that came before it stay.
+            failures.asMap()
+                    .computeIfPresent(new Key(lowered, null), (key, all) -> new Failures(all.count() - 1, Instant.MIN));
+        }
     }
 }

@@ -54,6 +54,7 @@ class Backups {
             throw new Problem(Problem.Kind.CONFLICT, "a backup is being made already");
         }
         try {
+            Copies.forgetBrokenOff(folder);
             var target = folder.resolve("choir-" + TIME.format(clock.instant()) + ".db");
             copies.make(target);
             var made = backup(target);

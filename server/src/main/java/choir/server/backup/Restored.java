@@ -1,11 +1,12 @@
 package choir.server.backup;
 
-import choir.server.db.Change;
+import choir.server.account.Accounts;
 import choir.server.db.DataFolder;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
-import choir.server.fleet.StoredRecorder;
 import choir.server.journal.Journal;
+import choir.server.reading.ObservationStore;
+import choir.server.work.Works;
 import jakarta.annotation.PostConstruct;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -30,13 +31,27 @@ class Restored {
     private final DataFolder folder;
     private final Database database;
     private final FleetStore fleet;
+    private final ObservationStore observations;
+    private final Works works;
+    private final Accounts accounts;
     private final Journal journal;
     private final Clock clock;
 
-    Restored(DataFolder folder, Database database, FleetStore fleet, Journal journal, Clock clock) {
+    Restored(
+            DataFolder folder,
+            Database database,
+            FleetStore fleet,
+            ObservationStore observations,
+            Works works,
+            Accounts accounts,
+            Journal journal,
+            Clock clock) {
         this.folder = folder;
         this.database = database;
         this.fleet = fleet;
+        this.observations = observations;
+        this.works = works;
+        this.accounts = accounts;
         this.journal = journal;
         this.clock = clock;
     }
@@ -58,24 +73,19 @@ class Restored {
     }
 
     private void forgetWhatMayHaveChanged(String which) {
-        database.change("DELETE FROM baseline").update();
-        database.change("DELETE FROM token").update();
-        database.change("""
-                        UPDATE recorder SET tried_at = :now, why_not = name || ' was not read since ' || :which
-                          || ' was put in place; read it with: choir recorder read ' || name
-                        WHERE address <> ''
-                        """)
-                .param("now", clock.instant().toString())
-                .param("which", which)
-                .update();
-        database.change("""
-                        UPDATE work SET stopped_by = :who, paused_by = NULL,
-                          state = CASE WHEN state IN ('PAUSED', 'ASKED') THEN 'WAITING' ELSE state END
-                        WHERE state IN ('ASKED', 'WAITING', 'RUNNING', 'PAUSED') AND stopped_by IS NULL
-                        """).param("who", "who restored a backup").update();
-        fleet.recorders().stream()
-                .map(StoredRecorder::name)
-                .forEach(name -> database.tell(new Change.RecorderChanged(name)));
+        var now = clock.instant();
+        for (var recorder : fleet.recorders()) {
+            observations.distrust(recorder.name());
+            if (recorder.address().isPresent()) {
+                fleet.notReached(
+                        recorder.name(),
+                        recorder.name() + " was not read since " + which
+                                + " was put in place; read it with: choir recorder read " + recorder.name(),
+                        now);
+            }
+        }
+        works.stopAll("who restored a backup");
+        accounts.endAllTokens();
         journal.add("choir", "restored a backup", which, "");
     }
 }

@@ -12,6 +12,8 @@ import org.springframework.stereotype.Component;
 /** Copies of the whole database as it is at one moment, by its own means, while others read and write. */
 @Component
 public class Copies {
+    private static final String UNFINISHED = ".new";
+
     private final Storage storage;
 
     Copies(Storage storage) {
@@ -24,7 +26,7 @@ public class Copies {
      * @throws StorageException when it cannot be made; nothing is left of it then
      */
     public void make(Path target) {
-        var fresh = target.resolveSibling(target.getFileName() + ".new");
+        var fresh = target.resolveSibling(target.getFileName() + UNFINISHED);
         try {
             Files.createDirectories(target.toAbsolutePath().getParent());
             Files.deleteIfExists(fresh);
@@ -32,6 +34,20 @@ public class Copies {
             Files.move(fresh, target, StandardCopyOption.ATOMIC_MOVE);
         } catch (SQLException | IOException e) {
             throw new StorageException("the copy " + target + " could not be made: " + e.getMessage(), e);
+        }
+    }
+
+    /** What is left of copies during which the service ended. */
+    public static void forgetBrokenOff(Path folder) {
+        if (!Files.isDirectory(folder)) {
+            return;
+        }
+        try (var files = Files.list(folder)) {
+            for (var file : files.filter(f -> f.toString().endsWith(UNFINISHED)).toList()) {
+                Files.deleteIfExists(file);
+            }
+        } catch (IOException e) {
+            throw new StorageException("what is left of a broken off copy in " + folder + " cannot be deleted", e);
         }
     }
 

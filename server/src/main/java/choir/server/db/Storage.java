@@ -14,6 +14,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.sqlite.SQLiteErrorCode;
 import org.sqlite.SQLiteException;
 
 /**
@@ -23,8 +24,6 @@ import org.sqlite.SQLiteException;
  */
 final class Storage {
     private static final Logger LOG = LoggerFactory.getLogger(Storage.class);
-
-    private static final int FULL = 13;
 
     private final Path file;
     private volatile Runnable renew = () -> {};
@@ -107,7 +106,7 @@ final class Storage {
             if (at instanceof SQLiteException sqlite) {
                 return words(sqlite).map(words -> {
                     note(words);
-                    if (code(sqlite) != FULL) {
+                    if (code(sqlite) != SQLiteErrorCode.SQLITE_FULL) {
                         // What such a connection believes of its transaction need not be so.
                         renew.run();
                     }
@@ -121,19 +120,21 @@ final class Storage {
     private Optional<String> words(SQLiteException e) {
         return Optional.ofNullable(
                 switch (code(e)) {
-                    case FULL ->
+                    case SQLITE_FULL ->
                         "the disk of " + file + " is full; nothing was stored. Make room, and it goes on by itself";
-                    case 8 -> file + " can only be read; nothing was stored. Let the service's user write it";
-                    case 10, 14 -> "the disk of " + file + " fails (" + line(e) + "); nothing was stored";
-                    case 11, 26 ->
+                    case SQLITE_READONLY ->
+                        file + " can only be read; nothing was stored. Let the service's user write it";
+                    case SQLITE_IOERR, SQLITE_CANTOPEN ->
+                        "the disk of " + file + " fails (" + line(e) + "); nothing was stored";
+                    case SQLITE_CORRUPT, SQLITE_NOTADB ->
                         file + " is damaged (" + line(e) + "): stop the service and put a backup in its place";
                     default -> null;
                 });
     }
 
-    /** Without what tells more of it. */
-    private static int code(SQLiteException e) {
-        return e.getResultCode().code & 0xFF;
+    /** The code of its kind, without what tells more of it. */
+    private static SQLiteErrorCode code(SQLiteException e) {
+        return SQLiteErrorCode.getErrorCode(e.getResultCode().code & 0xFF);
     }
 
     private static String line(SQLiteException e) {

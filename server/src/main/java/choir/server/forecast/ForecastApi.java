@@ -2,7 +2,6 @@ package choir.server.forecast;
 
 import choir.family.Ability;
 import choir.policy.Catalogue;
-import choir.refusal.Refusal;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
@@ -113,12 +112,7 @@ class ForecastApi {
             @RequestParam(defaultValue = "") String store,
             @RequestBody StoreSize given,
             Principal who) {
-        long bytes;
-        try {
-            bytes = Size.parse(given.size());
-        } catch (Refusal e) {
-            throw new Problem(Problem.Kind.INVALID, e.getMessage());
-        }
+        long bytes = Size.parse(given.size());
         database.write(() -> {
             requireStore(fleet.recorder(name), store);
             sizes.put(name, store, bytes, who.getName());

@@ -1,10 +1,8 @@
 package choir.server.forecast;
 
 import choir.family.NativeConfig;
-import choir.family.NativeValue;
 import choir.fleet.Node;
 import choir.fleet.Selection;
-import choir.policy.SettingKey;
 import choir.rollout.Changes;
 import choir.server.ServiceSettings;
 import choir.server.activity.MeasureStore;
@@ -168,15 +166,9 @@ public class Forecasts {
         return cameras(recorder, now, then);
     }
 
-    /** What would be held once everything that can be is given out; what is held and cannot be known is never written over. */
+    /** What would be held once everything that can be is given out. */
     private static NativeConfig given(NativeConfig held, Standing asked) {
-        Map<SettingKey, NativeValue> written = new HashMap<>();
-        Changes.between(asked.translation(), held).forEach((key, change) -> {
-            if (change.before().isPresent()) {
-                written.put(key, change.after());
-            }
-        });
-        return written.isEmpty() ? held : held.with(written);
+        return Changes.taken(held, Changes.writable(asked.translation(), held));
     }
 
     private List<CameraOutlook> cameras(String recorder, List<Standing> now, Map<Node.Camera, Then> then) {

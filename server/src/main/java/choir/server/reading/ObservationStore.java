@@ -283,7 +283,7 @@ public class ObservationStore implements RecorderFollower {
     }
 
     /** Anything may have been reset, or it is another device: nothing is trusted until read and given out again. */
-    private void distrust(String recorder) {
+    public void distrust(String recorder) {
         for (var table : new String[] {"baseline", "attempt"}) {
             database.change("DELETE FROM " + table
                             + " WHERE camera IN (SELECT id FROM camera WHERE recorder = :recorder)")

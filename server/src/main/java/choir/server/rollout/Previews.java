@@ -3,7 +3,6 @@ package choir.server.rollout;
 import choir.drift.Deviation;
 import choir.family.NativeConfig;
 import choir.family.NativeText;
-import choir.family.NativeValue;
 import choir.family.Translation.Wish;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
@@ -95,10 +94,11 @@ class Previews {
                 continue;
             }
             steps.put(standing.row().id(), changes);
+            var will = Changes.taken(standing.held().orElseThrow(), changes);
+            after.put(standing.camera(), will);
             if (changes.keySet().stream().anyMatch(k -> Proofs.isOfMotion(k.text()))) {
-                proven.add(new Proofs.Planned(standing, after(standing, changes)));
+                proven.add(new Proofs.Planned(standing, will));
             }
-            after.put(standing.camera(), after(standing, changes));
             var camera = ofCamera(standing, changes);
             changing.add(camera);
             folds.add(camera, changes);
@@ -126,18 +126,8 @@ class Previews {
                 proof);
     }
 
-    /** What it will hold. */
-    private static NativeConfig after(Standing standing, Map<SettingKey, Change> changes) {
-        Map<SettingKey, NativeValue> after = new TreeMap<>();
-        changes.forEach((key, change) -> after.put(key, change.after()));
-        return standing.held().orElseThrow().with(after);
-    }
-
-    /** What is held and cannot be known is never written over. */
     static Map<SettingKey, Change> changes(Standing standing, Set<SettingKey> only) {
-        Map<SettingKey, Change> changes = new TreeMap<>(
-                Changes.between(standing.translation(), standing.held().orElseThrow()));
-        changes.values().removeIf(c -> c.before().isEmpty());
+        var changes = Changes.writable(standing.translation(), standing.held().orElseThrow());
         if (!only.isEmpty()) {
             changes.keySet().retainAll(only);
         }

@@ -94,6 +94,14 @@ class WorkRows {
                 .list();
     }
 
+    /** What has not ended, and nobody asked to stop. */
+    List<Long> going() {
+        return database.query("""
+                        SELECT id FROM work
+                        WHERE state IN ('ASKED', 'WAITING', 'RUNNING', 'PAUSED') AND stopped_by IS NULL ORDER BY id
+                        """).query(Long.class).list();
+    }
+
     /** What is to be taken up at the start. */
     List<Long> interrupted() {
         return database.query("SELECT id FROM work WHERE state IN ('WAITING', 'RUNNING') ORDER BY id")

@@ -261,6 +261,11 @@ public class Works {
         wish(id, WorkRows.Wish.STOP, who);
     }
 
+    /** Asks for all work to stop, before any of it is taken up at the start. */
+    public void stopAll(String who) {
+        rows.going().forEach(id -> rows.wish(id, WorkRows.Wish.STOP, who));
+    }
+
     /**
      * Asks for work to rest; what is under way at a recorder is settled first.
      *

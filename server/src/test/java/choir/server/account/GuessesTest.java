@@ -84,13 +84,24 @@ class GuessesTest {
                 .isEqualTo(1);
     }
 
+    /** A right one is none; the wrong ones that came before it, from here and elsewhere, stay. */
     @Test
-    void aRightOneTakesItBack() {
-        for (int i = 0; i < 12; i++) {
-            tried("ada", HERE, 4);
+    void aRightOneTakesItselfBack() {
+        for (int i = 0; i < 200; i++) {
+            assertThat(tried("ada", HERE, 1)).as("the right one number %s", i).isEqualTo(1);
             guesses.right("Ada", HERE);
         }
-        assertThat(tried("ada", HERE, 20)).isEqualTo(2);
+        for (int i = 0; i < 12; i++) {
+            assertThat(tried("ada", HERE, 4))
+                    .as("three wrong ones and a right one")
+                    .isEqualTo(4);
+            guesses.right("ada", HERE);
+        }
+        // Of the fifty that are free from all places together 36 are used up.
+        for (int i = 0; i < 20; i++) {
+            tried("ada", Place.address("10.1.0." + i), 1);
+        }
+        assertThat(tried("ada", ELSEWHERE, 1)).isZero();
     }
 
     @Test

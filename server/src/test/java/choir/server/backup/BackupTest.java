@@ -131,14 +131,16 @@ class BackupTest {
     }
 
     @Test
-    void onlySoManyStay() {
+    void onlySoManyStay() throws IOException {
         service.close();
         service = TestService.start("--choir.backups-kept=2");
         var first = made();
+        var brokenOff = Files.writeString(first.resolveSibling("choir-20270101T000000.000Z.db.new"), "half");
         made();
         made();
         assertThat(service.get("/api/v1/backups").body()).hasSize(2);
         assertThat(first).doesNotExist();
+        assertThat(brokenOff).as("left by a service that ended").doesNotExist();
     }
 
     @Test
