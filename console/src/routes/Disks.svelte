@@ -11,6 +11,7 @@
     amount,
     answer,
     days,
+    load,
     place,
     scaleOf,
     storeName,
@@ -107,7 +108,11 @@
                       aria-expanded={open}
                       onclick={() => choose(store)}>{storeName(store)}</button
                     >
-                    <div class="text-xs text-faint">{count(store.cameras, 'camera')}</div>
+                    <div class="text-xs text-faint">
+                      {count(store.cameras, 'camera')}{store.unknown > 0
+                        ? `, ${store.unknown} not known`
+                        : ''}
+                    </div>
                   </td>
                   <td class="py-2 pr-4 whitespace-nowrap">
                     {#if store.size}
@@ -170,7 +175,9 @@
                       </td>
                       <td class="py-1.5 pr-4 whitespace-nowrap">{bytes(camera.bytesADay.likely ?? 0)}</td>
                       <td class="py-1.5 pr-4 whitespace-nowrap"
-                        >{(camera.hoursADay.likely ?? 0).toLocaleString('en-GB')} h a day</td
+                        >{(camera.hoursADay.likely ?? 0).toLocaleString('en-GB', {
+                          maximumFractionDigits: 1,
+                        })} h a day</td
                       >
                       <td class="py-1.5 pr-4">
                         {Object.keys(camera.byTrigger)
@@ -200,9 +207,8 @@
                         >{groupName(group.group)}</a
                       >
                     </td>
-                    <td class="py-1.5 pr-4 whitespace-nowrap">{bytes(group.now.allBytesADay.likely ?? 0)}</td>
-                    <td class="py-1.5 pr-4 whitespace-nowrap">{bytes(group.then.allBytesADay.likely ?? 0)}</td
-                    >
+                    <td class="py-1.5 pr-4 whitespace-nowrap">{load(group, group.now)}</td>
+                    <td class="py-1.5 pr-4 whitespace-nowrap">{load(group, group.then)}</td>
                   </tr>
                 {/each}
               </tbody>
@@ -211,9 +217,10 @@
         </div>
       {/if}
       <p class="mt-6 max-w-[90ch] text-xs text-faint">
-        An average day of the four weeks from {f.from}, {f.basis}.{#if f.unread > 0}
-          {count(f.unread, 'camera')} of which nobody knows what {f.unread === 1 ? 'it is' : 'they are'} set to
-          {f.unread === 1 ? 'is' : 'are'} not counted.
+        An average day of the four weeks from {f.from}, {f.basis}.{#if f.unknown > 0}
+          {count(f.unknown, 'camera')} of which nobody knows when {f.unknown === 1
+            ? 'it records is'
+            : 'they record are'} not counted.
         {/if}
       </p>
     {/if}

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { amount, answer, days, place, scaleOf, type Store } from './room';
+import { amount, answer, days, load, place, scaleOf, type Store } from './room';
 
 function store(wanted: number | undefined, likely: number | undefined): Store {
   const load = { allBytesADay: {}, bytesADay: {}, hoursADay: {} };
   const kept = { load, verdict: 'ENOUGH', ...(wanted ? { wanted } : {}), days: likely ? { likely } : {} };
-  return { recorder: 'r', cameras: 1, now: kept, then: kept, savings: [], basis: '' };
+  return { recorder: 'r', cameras: 1, unknown: 0, now: kept, then: kept, savings: [], basis: '' };
 }
 
 describe('days', () => {
@@ -25,6 +25,15 @@ describe('amount', () => {
   it('leaves out a range that is none', () => {
     expect(amount({ low: 5e9, likely: 5e9, high: 5e9 })).toBe('5.0 GB');
     expect(amount({ low: 4e9, likely: 5e9, high: 7e9 })).toBe('5.0 GB (4.0 GB to 7.0 GB)');
+  });
+});
+
+describe('load of a group', () => {
+  it('says how many are in it, and never that unknown ones put nothing anywhere', () => {
+    const side = { allBytesADay: { likely: 5e9 }, bytesADay: {}, hoursADay: {} };
+    expect(load({ cameras: 6, unknown: 0 }, side)).toBe('5.0 GB');
+    expect(load({ cameras: 6, unknown: 2 }, side)).toBe('5.0 GB of 4 of 6');
+    expect(load({ cameras: 6, unknown: 6 }, { ...side, allBytesADay: { likely: 0 } })).toBe('not known');
   });
 });
 
@@ -49,7 +58,7 @@ describe('answer', () => {
     const forecast = {
       from: '2027-01-14',
       cameras: 9,
-      unread: 0,
+      unknown: 0,
       now: load,
       then: load,
       stores: 4,

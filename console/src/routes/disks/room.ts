@@ -52,6 +52,16 @@ export function amount(range: Range): string {
     : `${bytes(likely)} (${bytes(range.low ?? 0)} to ${bytes(range.high ?? 0)})`;
 }
 
+/** What a group's cameras put on disks; what nobody knows is not nothing. */
+export function load(group: { cameras: number; unknown: number }, side: Schemas['LoadView']): string {
+  const known = group.cameras - group.unknown;
+  if (known === 0) {
+    return 'not known';
+  }
+  const sum = bytes(side.allBytesADay.likely ?? 0);
+  return group.unknown === 0 ? sum : `${sum} of ${known} of ${group.cameras}`;
+}
+
 /** How far right a number of days is, in percent; what has no end is at the end. */
 export function place(value: number | undefined, scale: number): number {
   return value === undefined ? 100 : Math.min(100, (100 * value) / scale);

@@ -61,15 +61,17 @@ final class ForecastCommand extends Act {
     private void print(JsonNode forecast) {
         var now = Sizes.words(forecast.path("now").path("allBytesADay"));
         var then = Sizes.words(forecast.path("then").path("allBytesADay"));
-        say(Texts.count(forecast.path("cameras").asInt(), "camera") + " put " + now + " a day on "
+        int counted =
+                forecast.path("cameras").asInt() - forecast.path("unknown").asInt();
+        say(Texts.count(counted, "camera") + (counted == 1 ? " puts " : " put ") + now + " a day on "
                 + Texts.count(forecast.path("stores").asInt(), "store")
                 + (then.equals(now) ? "" : "; " + then + " a day " + when()) + ".");
         say("  " + triggers(forecast.path(with.isEmpty() ? "now" : "then")));
         say("  (" + Listing.text(forecast, "basis") + ")");
-        int unread = forecast.path("unread").asInt();
-        if (unread > 0) {
-            say("  " + Texts.count(unread, "camera") + " of which nobody knows what they are set to "
-                    + (unread == 1 ? "is" : "are") + " not counted");
+        int unknown = forecast.path("unknown").asInt();
+        if (unknown > 0) {
+            say("  " + Texts.count(unknown, "camera") + " of which nobody knows when "
+                    + (unknown == 1 ? "it records is" : "they record are") + " not counted");
         }
         out().println();
         stores(forecast);

@@ -6,11 +6,12 @@ import java.util.OptionalInt;
 /**
  * How long a store keeps what its cameras put on it, beside what is wanted.
  *
- * @param bytesADay of all of its cameras
+ * @param bytesADay of its cameras
+ * @param whole false when of some of them nobody knows what they put on it, so that it is more
  * @param size empty when nobody knows it
  * @param wanted the most days that any policy says at least; empty when none says
  */
-public record Room(Range bytesADay, Optional<Size> size, OptionalInt wanted) {
+public record Room(Range bytesADay, boolean whole, Optional<Size> size, OptionalInt wanted) {
     /** Whether footage lives as long as is wanted. */
     public enum Verdict {
         ENOUGH,
@@ -35,13 +36,13 @@ public record Room(Range bytesADay, Optional<Size> size, OptionalInt wanted) {
         if (days.isEmpty()) {
             return Verdict.NOT_KNOWN;
         }
-        if (days.get().low() >= least) {
+        if (whole && days.get().low() >= least) {
             return Verdict.ENOUGH;
         }
         if (size.get().atLeast()) {
             return Verdict.NOT_KNOWN;
         }
-        return days.get().high() < least ? Verdict.TOO_SHORT : Verdict.CLOSE;
+        return days.get().high() < least ? Verdict.TOO_SHORT : whole ? Verdict.CLOSE : Verdict.NOT_KNOWN;
     }
 
     /** How large a store would hold so many days, in bytes. */

@@ -26,15 +26,15 @@ class RoomTest {
 
     private static Verdict verdict(double bytes, boolean atLeast, int wanted) {
         var size = new Size(Range.exactly(bytes), Basis.SAID, atLeast);
-        return new Room(A_DAY, Optional.of(size), OptionalInt.of(wanted)).verdict();
+        return new Room(A_DAY, true, Optional.of(size), OptionalInt.of(wanted)).verdict();
     }
 
     @Test
     void theDaysThatFitComeWithTheirRange() {
-        var room = new Room(A_DAY, Optional.of(Size.said(1_000_000_000_000L)), OptionalInt.of(14));
+        var room = new Room(A_DAY, true, Optional.of(Size.said(1_000_000_000_000L)), OptionalInt.of(14));
         assertThat(room.days()).contains(new Range(8, 10, 12.5));
         assertThat(room.needed(14).likely()).isEqualTo(1_400e9);
-        assertThat(new Room(Range.NOTHING, room.size(), room.wanted())
+        assertThat(new Room(Range.NOTHING, true, room.size(), room.wanted())
                         .days()
                         .orElseThrow()
                         .low())
@@ -48,10 +48,19 @@ class RoomTest {
         assertThat(verdict(1e12, false, 13)).isEqualTo(Verdict.TOO_SHORT);
         assertThat(verdict(1e12, true, 8)).isEqualTo(Verdict.ENOUGH);
         assertThat(verdict(1e12, true, 13)).as("it may hold more").isEqualTo(Verdict.NOT_KNOWN);
-        assertThat(new Room(A_DAY, Optional.empty(), OptionalInt.of(1)).verdict())
+        assertThat(new Room(A_DAY, true, Optional.empty(), OptionalInt.of(1)).verdict())
                 .isEqualTo(Verdict.NOT_KNOWN);
-        assertThat(new Room(A_DAY, Optional.empty(), OptionalInt.empty()).verdict())
+        assertThat(new Room(A_DAY, true, Optional.empty(), OptionalInt.empty()).verdict())
                 .isEqualTo(Verdict.NOTHING_WANTED);
+    }
+
+    /** What nobody knows of comes on top, so that only what is too short already is sure. */
+    @Test
+    void aStoreWithCamerasOfWhichNothingIsKnownIsNeverSaidToBeLongEnough() {
+        var size = Optional.of(Size.said(1_000_000_000_000L));
+        assertThat(new Room(A_DAY, false, size, OptionalInt.of(2)).verdict()).isEqualTo(Verdict.NOT_KNOWN);
+        assertThat(new Room(A_DAY, false, size, OptionalInt.of(10)).verdict()).isEqualTo(Verdict.NOT_KNOWN);
+        assertThat(new Room(A_DAY, false, size, OptionalInt.of(13)).verdict()).isEqualTo(Verdict.TOO_SHORT);
     }
 
     @Test

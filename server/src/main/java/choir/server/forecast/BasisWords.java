@@ -11,10 +11,10 @@ final class BasisWords {
     private BasisWords() {}
 
     static String of(Side side, Assumed assumed) {
-        int all = side.cameras() - side.unclear();
+        int all = side.counted();
         List<String> known = new ArrayList<>();
-        if (side.counted() > 0) {
-            known.add("motion as it was counted in the last two weeks" + at(side.counted(), all));
+        if (side.moved() > 0) {
+            known.add("motion as it was counted in the last two weeks" + at(side.moved(), all));
         }
         int measured = side.bits().getOrDefault(Basis.MEASURED, 0);
         if (measured > 0) {
@@ -28,7 +28,7 @@ final class BasisWords {
         if (measured + configured < all) {
             unknown.add(assumed.bitsInWords());
         }
-        if (side.counted() < all) {
+        if (side.moved() < all) {
             unknown.add(assumed.eventsInWords());
         }
         var rest = unknown.isEmpty() ? "" : "assumed, not measured: " + String.join(", and ", unknown);

@@ -29,12 +29,18 @@ record CameraOutlook(
     /**
      * As it is set, or would be.
      *
-     * @param store how policies call where it is put; empty when the recorder has only one
+     * @param store how policies call where it is put, without a name where the recorder has only one; empty when that is not
+     *     known
      * @param wanted for how many days at least it is to be kept
      * @param allowed for how many days at most the recorder keeps it
      * @param usage empty when it does not show when it records
      */
-    record As(NativeConfig config, String store, OptionalInt wanted, OptionalInt allowed, Optional<Usage> usage) {}
+    record As(
+            NativeConfig config,
+            Optional<String> store,
+            OptionalInt wanted,
+            OptionalInt allowed,
+            Optional<Usage> usage) {}
 
     /** @param then what it would hold, and what would be asked of it; what it holds when not known */
     static CameraOutlook of(
@@ -70,13 +76,10 @@ record CameraOutlook(
                 Usage.of(config, footing, from));
     }
 
-    private static String store(Standing standing, NativeConfig config) {
-        return standing.family()
-                .ability(Catalogue.STORE)
-                .flatMap(a -> a instanceof Ability.Choice choice
-                        ? config.get(Catalogue.STORE).flatMap(choice::meant)
-                        : Optional.empty())
-                .orElse("");
+    private static Optional<String> store(Standing standing, NativeConfig config) {
+        return standing.family().ability(Catalogue.STORE).orElse(null) instanceof Ability.Choice choice
+                ? config.get(Catalogue.STORE).flatMap(choice::meant)
+                : Optional.of("");
     }
 
     private static OptionalInt days(Optional<? extends Value> value) {

@@ -25,7 +25,7 @@ final class ForecastViews {
     /**
      * @param from the first of the four weeks of which this is the average
      * @param cameras on all recorders that were looked at
-     * @param unread cameras of which nobody knows what they are set to
+     * @param unknown those of which nobody knows when they record, so that they are in no figure
      * @param now as recorders are set
      * @param then as they would be set
      * @param stores how many there are
@@ -36,7 +36,7 @@ final class ForecastViews {
     record ForecastView(
             String from,
             int cameras,
-            int unread,
+            int unknown,
             LoadView now,
             LoadView then,
             int stores,
@@ -61,6 +61,7 @@ final class ForecastViews {
 
     /**
      * @param store as policies call it; missing for a recorder's only one
+     * @param unknown those of its cameras that are in no figure
      * @param size missing when nobody knows it
      * @param oldest the oldest footage on it now
      * @param savings what would leave more room, the most first
@@ -73,6 +74,7 @@ final class ForecastViews {
             String recorder,
             @Nullable String store,
             int cameras,
+            int unknown,
             @Nullable SizeView size,
             @Nullable String oldest,
             RoomView now,
@@ -117,7 +119,8 @@ final class ForecastViews {
             long bytesADay,
             @Nullable Double days) {}
 
-    record GroupLoad(String group, int cameras, LoadView now, LoadView then) {}
+    /** @param unknown those of its cameras that are in no figure */
+    record GroupLoad(String group, int cameras, int unknown, LoadView now, LoadView then) {}
 
     /** @param bits a second; how they are known is the basis */
     record CameraLoad(
@@ -137,8 +140,8 @@ final class ForecastViews {
                 .forEach(s -> verdicts.merge(s.then().room(s.size()).verdict().name(), 1, Integer::sum));
         return new ForecastView(
                 forecasts.from().toString(),
-                forecast.cameras(),
-                forecast.unread(),
+                forecast.now().cameras(),
+                forecast.now().unclear(),
                 LoadView.of(forecast.now()),
                 LoadView.of(forecast.then()),
                 forecast.stores().size(),
@@ -150,7 +153,8 @@ final class ForecastViews {
                 forecast.groups().entrySet().stream()
                         .map(g -> new GroupLoad(
                                 g.getKey().text(),
-                                g.getValue().then().cameras(),
+                                g.getValue().now().cameras(),
+                                g.getValue().now().unclear(),
                                 LoadView.of(g.getValue().now()),
                                 LoadView.of(g.getValue().then())))
                         .toList(),
@@ -172,6 +176,7 @@ final class ForecastViews {
                 store.recorder(),
                 store.store().isEmpty() ? null : store.store(),
                 store.then().cameras(),
+                store.then().unclear(),
                 store.size().map(SizeView::of).orElse(null),
                 store.oldest().map(Instant::toString).orElse(null),
                 kept(store.now(), store.size()),

@@ -7,6 +7,7 @@ import choir.rollout.Changes;
 import choir.server.ServiceSettings;
 import choir.server.activity.MeasureStore;
 import choir.server.activity.MeasureStore.Measure;
+import choir.server.forecast.CameraOutlook.As;
 import choir.server.forecast.StoreOutlook.Reckoned;
 import choir.server.forecast.StoreOutlook.Side;
 import choir.server.forecast.StoreOutlook.Sum;
@@ -44,15 +45,13 @@ public class Forecasts {
     record Then(NativeConfig config, Standing asked) {}
 
     /**
-     * @param cameras on the recorders that were looked at
-     * @param unread those of which nobody ever knew what they hold
+     * @param now all cameras on the recorders that were looked at, as they are set
+     * @param then the same, as they would be set
      * @param stores those that last the shortest beside what is wanted of them first
      * @param groups what the cameras of each group come to, now and then
      * @param costliest the selected cameras that would take the most room
      */
     record Forecast(
-            int cameras,
-            int unread,
             Side now,
             Side then,
             List<StoreOutlook> stores,
@@ -67,8 +66,8 @@ public class Forecasts {
         }
 
         void add(CameraOutlook camera) {
-            camera.now().ifPresent(as -> now.add(camera, as));
-            camera.then().ifPresent(as -> then.add(camera, as));
+            camera.now().ifPresentOrElse(as -> now.add(camera, as), now::addUnknown);
+            camera.then().ifPresentOrElse(as -> then.add(camera, as), then::addUnknown);
         }
     }
 
@@ -94,7 +93,6 @@ public class Forecasts {
     Forecast of(String selection, Optional<Supposed> supposed) {
         var chosen = Selection.parse(selection);
         var all = new Sums();
-        int[] counts = new int[2];
         List<StoreOutlook> stores = new ArrayList<>();
         Map<Node.Group, Sums> groups = new TreeMap<>();
         var costliest = new PriorityQueue<CameraOutlook>(Comparator.comparingDouble(Forecasts::cost));
@@ -102,8 +100,6 @@ public class Forecasts {
             var cameras = cameras(recorder, supposed);
             stores.addAll(stores(recorder, cameras));
             for (var camera : cameras) {
-                counts[0]++;
-                counts[1] += camera.now().isEmpty() ? 1 : 0;
                 all.add(camera);
                 groups.computeIfAbsent(camera.standing().group(), g -> new Sums())
                         .add(camera);
@@ -120,8 +116,6 @@ public class Forecasts {
         groups.forEach((group, sums) ->
                 byGroup.put(group, new Both(sums.now().side(), sums.then().side())));
         return new Forecast(
-                counts[0],
-                counts[1],
                 all.now().side(),
                 all.then().side(),
                 stores,
@@ -132,10 +126,7 @@ public class Forecasts {
     }
 
     private static double cost(CameraOutlook camera) {
-        return camera.then()
-                .flatMap(CameraOutlook.As::usage)
-                .map(u -> u.bytesADay().likely())
-                .orElse(0.0);
+        return camera.then().flatMap(As::usage).map(u -> u.bytesADay().likely()).orElse(0.0);
     }
 
     private static int urgency(StoreOutlook store) {
@@ -192,15 +183,25 @@ public class Forecasts {
         Map<String, Sums> sums = new TreeMap<>();
         Map<String, Reckoned> reckoned = new HashMap<>();
         for (var camera : cameras) {
-            camera.now().ifPresent(as -> {
-                sums.computeIfAbsent(as.store(), s -> new Sums()).now().add(camera, as);
-                reckoned.computeIfAbsent(as.store(), s -> new Reckoned(clock.instant()))
-                        .add(camera, as);
-            });
+            camera.now()
+                    .ifPresent(as -> as.store().ifPresent(store -> {
+                        of(store, sums).now().add(camera, as);
+                        reckoned.computeIfAbsent(store, s -> new Reckoned(clock.instant()))
+                                .add(camera, as);
+                    }));
             camera.then()
-                    .ifPresent(as -> sums.computeIfAbsent(as.store(), s -> new Sums())
-                            .then()
-                            .add(camera, as));
+                    .ifPresent(as ->
+                            as.store().ifPresent(store -> of(store, sums).then().add(camera, as)));
+        }
+        for (var camera : cameras) {
+            // Where a camera is put that does not show it nobody knows, so that each store may hold more than is
+            // reckoned.
+            if (camera.now().flatMap(As::store).isEmpty()) {
+                sums.values().forEach(s -> s.now().addUnknown());
+            }
+            if (camera.then().flatMap(As::store).isEmpty()) {
+                sums.values().forEach(s -> s.then().addUnknown());
+            }
         }
         var said = sizes.of(recorder);
         List<StoreOutlook> stores = new ArrayList<>();
@@ -215,6 +216,10 @@ public class Forecasts {
                     kept.flatMap(Reckoned::oldest)));
         });
         return stores;
+    }
+
+    private static Sums of(String store, Map<String, Sums> sums) {
+        return sums.computeIfAbsent(store, s -> new Sums());
     }
 
     /** @param changed what cameras would hold */
@@ -254,7 +259,7 @@ public class Forecasts {
         List<Saving.Planned> planned = new ArrayList<>();
         for (var camera : cameras(store.recorder(), supposed)) {
             camera.then()
-                    .filter(as -> as.store().equals(store.store()))
+                    .filter(as -> as.store().equals(Optional.of(store.store())))
                     .ifPresent(as -> planned.add(
                             new Saving.Planned(as.config(), camera.footing().orElseThrow())));
         }

@@ -28,12 +28,12 @@ record StoreOutlook(String recorder, String store, Side now, Side then, Optional
     /**
      * What cameras put somewhere together.
      *
-     * @param unclear cameras that do not show when they record, so that nothing is added for them
+     * @param unclear cameras of which nobody knows when they record, so that nothing is added for them
      * @param bytesADay by what starts the recording
      * @param wanted the most days for which any of them is to be kept
      * @param allowed the most days for which any of them is kept; empty when one is kept as long as there is room
      * @param bits of how many cameras bits a second are known in which way
-     * @param counted of how many cameras motion was counted
+     * @param moved of how many cameras motion was counted
      */
     record Side(
             int cameras,
@@ -43,13 +43,18 @@ record StoreOutlook(String recorder, String store, Side now, Side then, Optional
             OptionalInt wanted,
             OptionalInt allowed,
             Map<Basis, Integer> bits,
-            int counted) {
+            int moved) {
+        /** Cameras that are in the figures. */
+        int counted() {
+            return cameras - unclear;
+        }
+
         Range allBytesADay() {
             return Range.sum(bytesADay.values());
         }
 
         Room room(Optional<Size> size) {
-            return new Room(allBytesADay(), size, wanted);
+            return new Room(allBytesADay(), unclear == 0, size, wanted);
         }
     }
 
@@ -60,10 +65,17 @@ record StoreOutlook(String recorder, String store, Side now, Side then, Optional
         private Range seconds = Range.NOTHING;
         private int cameras;
         private int unclear;
-        private int counted;
+        private int moved;
         private int wanted;
         private int allowed;
         private boolean unbounded;
+
+        /** One of which nobody knows what it is set to. */
+        void addUnknown() {
+            cameras++;
+            unclear++;
+            unbounded = true;
+        }
 
         void add(CameraOutlook camera, As as) {
             cameras++;
@@ -77,7 +89,7 @@ record StoreOutlook(String recorder, String store, Side now, Side then, Optional
             seconds = seconds.plus(usage.secondsADay());
             usage.seconds().keySet().forEach(by -> bytes.merge(by, usage.bytesADay(by), Range::plus));
             bits.merge(usage.rate().basis(), 1, Integer::sum);
-            counted += camera.measure().movement().isPresent() ? 1 : 0;
+            moved += camera.measure().movement().isPresent() ? 1 : 0;
         }
 
         Side side() {
@@ -89,7 +101,7 @@ record StoreOutlook(String recorder, String store, Side now, Side then, Optional
                     wanted == 0 ? OptionalInt.empty() : OptionalInt.of(wanted),
                     unbounded || allowed == 0 ? OptionalInt.empty() : OptionalInt.of(allowed),
                     Map.copyOf(bits),
-                    counted);
+                    moved);
         }
     }
 

@@ -7,19 +7,32 @@ import choir.server.TestService;
 import choir.server.TestService.Answer;
 import choir.server.db.DataFolder;
 import choir.server.db.Database;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.context.annotation.Bean;
 
 /** Who came, who tried, when tokens were used, and that one service alone holds a data folder. */
 class ComingAndGoingTest {
     private TestService service;
 
+    /** However long a request takes, no guess gets old meanwhile. */
+    static class WhereNoTimePasses {
+        @Bean
+        Guesses guesses() {
+            return new Guesses(Clock.fixed(Instant.parse("2026-03-04T05:06:07Z"), ZoneOffset.UTC));
+        }
+    }
+
     @BeforeEach
     void start() {
-        service = TestService.start();
+        service = TestService.start("--spring.main.sources=" + WhereNoTimePasses.class.getName());
     }
 
     @AfterEach
@@ -89,6 +102,22 @@ class ComingAndGoingTest {
         assertThat(signIn("a long enough password").status())
                 .as("her own token says that she was here before")
                 .isEqualTo(200);
+    }
+
+    @Test
+    void whatLetsSomebodyInIsStoredAsAHashAlone() throws Exception {
+        var made = service.post(
+                "/api/v1/session/token",
+                Map.of("user", "ada", "password", "a long enough password", "label", "hashed"));
+        var token = made.body().path("token").asString();
+        assertThat(service.bean(Accounts.class).find("ada").orElseThrow().passwordHash())
+                .startsWith("$2a$11$");
+        service.restart();
+        for (var name : new String[] {"choir.db", "choir.db-wal"}) {
+            var file = service.folder().resolve(name);
+            var text = Files.exists(file) ? Files.readString(file, StandardCharsets.ISO_8859_1) : "";
+            assertThat(text).as(name).doesNotContain(token, "a long enough password");
+        }
     }
 
     @Test

@@ -269,6 +269,25 @@ class ForecastTest {
         assertThat(likely(store(forecast).path("now"))).isPositive();
     }
 
+    /** What nobody knows comes on top, in every sum that it belongs to. */
+    @Test
+    void aCameraThatDoesNotShowWhenItRecordsMakesNothingLongEnough() {
+        fake.channel("03", NativeConfig.EMPTY);
+        fake.held.put("01", config("daily none"));
+        fake.held.put("02", config("daily none"));
+        service.read();
+        say(204, "disk-1", "900 TB");
+        var forecast = forecast();
+        assertThat(forecast.path("unknown").asInt()).isEqualTo(1);
+        var verdicts = forecast.path("told")
+                .valueStream()
+                .map(s -> s.path("now").path("verdict").asString())
+                .toList();
+        assertThat(verdicts).doesNotContain("ENOUGH");
+        assertThat(forecast.path("groups").get(0).path("unknown").asInt()).isEqualTo(1);
+        assertThat(forecast.path("groups").get(0).path("cameras").asInt()).isEqualTo(3);
+    }
+
     @Test
     void aPreviewSaysForHowLongFootageLivesThen() {
         readActivity();
