@@ -2,23 +2,25 @@ package choir.onvif;
 
 import choir.link.ChangeLink.Subscription;
 import choir.link.ChangeLink.Told;
+import choir.link.ChangeLink.Turned;
 import choir.link.LinkException;
+import choir.link.StateLog.Edge;
+import choir.link.StateLog.Kind;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import javax.xml.namespace.QName;
 import javax.xml.stream.XMLStreamException;
 
-/** Pull-point subscriptions to the topics that tell of changed configurations. */
+/** Pull-point subscriptions to the topics that tell of changed configurations, of jobs that record and of motion. */
 final class PullPoint {
     private static final String NOTIFICATION = "http://docs.oasis-open.org/wsn/b-2";
     private static final String ADDRESSING = "http://www.w3.org/2005/08/addressing";
@@ -29,6 +31,14 @@ final class PullPoint {
 
     /** The roots of the topics by which recorders tell that a configuration was changed. */
     private static final Set<String> TELLING = Set.of("RecordingConfig", "Configuration", "Media");
+
+    private static final String JOB_STATE = "RecordingConfig/JobState";
+
+    /** Topics of motion. Other rules are left out: what they tell could crowd out what matters. */
+    private static final List<String> MOTION = List.of(
+            "RuleEngine/CellMotionDetector/Motion",
+            "RuleEngine/MotionRegionDetector/Motion",
+            "VideoSource/MotionAlarm");
 
     private static final Duration LASTS = Duration.ofMinutes(10);
     private static final int MESSAGES = 100;
@@ -43,16 +53,34 @@ final class PullPoint {
 
     Optional<Subscription> subscribe() {
         var topics = session.ifOffered(Element.of(Namespaces.EVENTS, "GetEventProperties"))
-                .flatMap(answer -> answer.child("TopicSet"))
-                .map(set -> set.children().stream()
-                        .map(e -> e.name().getLocalPart())
-                        .filter(TELLING::contains)
-                        .collect(Collectors.toCollection(java.util.TreeSet::new)));
-        if (topics.isEmpty() || topics.get().isEmpty()) {
+                .flatMap(answer -> answer.child("TopicSet"));
+        if (topics.isEmpty()) {
             return Optional.empty();
         }
-        var filter = topics.get().stream().map(t -> "tns1:" + t + "//.").collect(Collectors.joining("|"));
-        return Optional.of(new Subscription(ElementWriter.write(reference(created(filter)))));
+        var changes = topics.get().children().stream()
+                .map(e -> e.name().getLocalPart())
+                .filter(TELLING::contains)
+                .collect(Collectors.toCollection(TreeSet::new));
+        List<String> wanted =
+                new ArrayList<>(changes.stream().map(t -> "tns1:" + t + "//.").toList());
+        Map<String, String> channels = Map.of();
+        var motion = MOTION.stream()
+                .filter(path -> topics.get().at(path.split("/")).isPresent())
+                .toList();
+        // One half alone would not say what records though nothing moves, so that the recorder had to be asked anyway.
+        if (!motion.isEmpty() && topics.get().at(JOB_STATE.split("/")).isPresent()) {
+            channels = ToldChannels.of(session);
+            motion.forEach(path -> wanted.add("tns1:" + path));
+            if (!changes.contains("RecordingConfig")) {
+                wanted.add("tns1:" + JOB_STATE);
+            }
+        }
+        return wanted.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Subscription(
+                        ElementWriter.write(reference(created(String.join("|", wanted)))),
+                        !changes.isEmpty(),
+                        channels));
     }
 
     private Element created(String topics) {
@@ -84,7 +112,7 @@ final class PullPoint {
     /** Empty when the recorder does not know the subscription any more. */
     Optional<Told> pull(Subscription subscription) {
         try {
-            List<String> changes = new ArrayList<>();
+            List<Notification> told = new ArrayList<>();
             Element answer;
             int pulls = 0;
             do {
@@ -96,12 +124,20 @@ final class PullPoint {
                                 "PullMessages",
                                 Element.of(Namespaces.EVENTS, "Timeout", "PT0S"),
                                 Element.of(Namespaces.EVENTS, "MessageLimit", Integer.toString(MESSAGES))));
-                changes.addAll(changes(answer));
+                answer.all("NotificationMessage")
+                        .forEach(m -> Notification.of(m).ifPresent(told::add));
             } while (answer.all("NotificationMessage").count() >= MESSAGES && ++pulls < MOST_PULLS);
             var left = left(answer).orElse(Duration.ZERO);
             return Optional.of(new Told(
-                    changes.stream().distinct().limit(MOST_CHANGES).toList(),
-                    left.compareTo(LASTS.dividedBy(2)) < 0 ? renewed(subscription) : left));
+                    told.stream()
+                            .filter(PullPoint::isChange)
+                            .map(PullPoint::inWords)
+                            .distinct()
+                            .limit(MOST_CHANGES)
+                            .toList(),
+                    told.stream().flatMap(n -> turned(n, subscription).stream()).toList(),
+                    left.compareTo(LASTS.dividedBy(2)) < 0 ? renewed(subscription) : left,
+                    session.clockAhead().orElse(Duration.ZERO)));
         } catch (LinkException e) {
             if (e.endsConversation()) {
                 throw e;
@@ -132,41 +168,38 @@ final class PullPoint {
     /** By the recorder's own clock, whatever it shows. */
     private static Optional<Duration> left(Element answer) {
         return answer.textAt("CurrentTime")
-                .flatMap(PullPoint::instant)
+                .flatMap(Notification::instant)
                 .flatMap(now -> answer.textAt("TerminationTime")
-                        .flatMap(PullPoint::instant)
+                        .flatMap(Notification::instant)
                         .map(end -> Duration.between(now, end)));
     }
 
-    private static Optional<Instant> instant(String text) {
-        try {
-            return Optional.of(OffsetDateTime.parse(text).toInstant());
-        } catch (DateTimeParseException e) {
-            return Optional.empty();
-        }
+    /** A job that begins or ends recording changes nothing. */
+    private static boolean isChange(Notification told) {
+        return TELLING.contains(told.topic().split("/", 2)[0])
+                && !told.isInitial()
+                && !told.topic().equals(JOB_STATE);
     }
 
-    /** Topics of changed configurations, with what each is about. A job that begins or ends recording changes nothing. */
-    private static List<String> changes(Element answer) {
-        return answer.all("NotificationMessage")
-                .filter(m -> m.at("Message", "Message")
-                        .flatMap(i -> i.attribute("PropertyOperation"))
-                        .filter("Initialized"::equals)
-                        .isEmpty())
-                .flatMap(m -> m.textAt("Topic").stream()
-                        .map(t -> t.replaceAll("\\b\\w+:", ""))
-                        .filter(t -> TELLING.contains(t.split("/", 2)[0]) && !t.equals("RecordingConfig/JobState"))
-                        .map(t -> Element.shortened(t + about(m))))
-                .toList();
+    /** The topic, with what it is about. */
+    private static String inWords(Notification told) {
+        return Element.shortened(told.topic()
+                + told.source()
+                        .flatMap(i -> i.attribute("Value").stream())
+                        .findFirst()
+                        .map(value -> " " + value)
+                        .orElse(""));
     }
 
-    private static String about(Element message) {
-        return message.at("Message", "Message", "Source").stream()
-                .flatMap(s -> s.all("SimpleItem"))
-                .flatMap(i -> i.attribute("Value").stream())
-                .findFirst()
-                .map(value -> " " + value)
-                .orElse("");
+    private Optional<Turned> turned(Notification told, Subscription subscription) {
+        var kind = told.topic().equals(JOB_STATE) ? Kind.RECORDS : Kind.MOVES;
+        var on = kind == Kind.RECORDS ? told.data("State").map(JobState::new).map(JobState::records) : told.motion();
+        return on.flatMap(is -> ToldChannels.channel(told, subscription.channels())
+                .flatMap(channel -> told.at()
+                        .flatMap(Notification::instant)
+                        .map(at -> new Turned(
+                                channel,
+                                new Edge(kind, told.whose(), at.minus(session.clockError()), is, told.isInitial())))));
     }
 
     private Element toManager(Subscription subscription, String action, Element request) {

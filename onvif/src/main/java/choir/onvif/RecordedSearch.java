@@ -2,16 +2,13 @@ package choir.onvif;
 
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
-import choir.link.FootageLink.Stretch;
 import choir.link.LinkException;
-import java.time.DateTimeException;
+import choir.link.StateLog;
+import choir.link.StateLog.Edge;
+import choir.link.StateLog.Kind;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -19,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 
 /**
  * The recording search of a recorder: a search is opened, its results come in parts, each once, and it is given back. All
@@ -100,47 +96,6 @@ final class RecordedSearch {
                         : Optional.empty());
     }
 
-    /** A state that was told: on or off from that moment. */
-    private record Edge(Instant at, boolean on, boolean start) {}
-
-    /** What was told of one channel: for each track and for each rule of its detection, which turn on and off by themselves. */
-    private static final class Told {
-        private final Map<String, List<Edge>> recorded = new LinkedHashMap<>();
-        private final Map<String, List<Edge>> motion = new LinkedHashMap<>();
-
-        Stream<Edge> edges() {
-            return Stream.concat(recorded.values().stream(), motion.values().stream())
-                    .flatMap(List::stream);
-        }
-
-        History history(Instant from, Instant known, boolean whole) {
-            return new History(union(recorded, from, known), union(motion, from, known), whole, known);
-        }
-
-        private static Optional<List<Stretch>> union(Map<String, List<Edge>> told, Instant from, Instant until) {
-            var each = told.values().stream()
-                    .flatMap(edges -> stretches(edges, from, until).stream())
-                    .toList();
-            return each.size() < 2
-                    ? each.stream().findFirst()
-                    : Optional.of(joined(each.stream().flatMap(List::stream)));
-        }
-
-        private static List<Stretch> joined(Stream<Stretch> stretches) {
-            List<Stretch> joined = new ArrayList<>();
-            stretches.sorted(Comparator.comparing(Stretch::from)).forEach(next -> {
-                if (joined.isEmpty() || next.from().isAfter(joined.getLast().until())) {
-                    joined.add(next);
-                } else {
-                    var last = joined.removeLast();
-                    joined.add(
-                            new Stretch(last.from(), last.until().isAfter(next.until()) ? last.until() : next.until()));
-                }
-            });
-            return joined;
-        }
-    }
-
     Optional<History> history(String channel, Instant from, Instant until) {
         var recordings = snapshot.recordingsOf(channel);
         return recordings.isEmpty()
@@ -156,8 +111,8 @@ final class RecordedSearch {
     /** @param recordings of which alone; empty for all */
     private Optional<Map<String, History>> histories(
             List<String> channels, List<String> recordings, Instant from, Instant until) {
-        Map<String, Told> told = new LinkedHashMap<>();
-        channels.forEach(c -> told.put(c, new Told()));
+        Map<String, StateLog> told = new LinkedHashMap<>();
+        channels.forEach(c -> told.put(c, new StateLog()));
         var expression = Element.of(NOTIFICATION, "TopicExpression", WANTED)
                 .withAttribute("Dialect", CONCRETE)
                 .declaring("tns1", TOPICS);
@@ -189,99 +144,32 @@ final class RecordedSearch {
     }
 
     /** The latest that was told of any, since what came was in the order of time over all. */
-    private static Instant last(Collection<Told> told, Instant otherwise) {
+    private static Instant last(Collection<StateLog> told, Instant otherwise) {
         return told.stream()
-                .flatMap(Told::edges)
-                .map(Edge::at)
+                .flatMap(log -> log.last().stream())
                 .max(Comparator.naturalOrder())
                 .orElse(otherwise);
     }
 
-    private void sort(Element result, Told told) {
-        var event = result.child("Event");
-        var topic = event.flatMap(e -> e.textAt("Topic")).orElse("");
-        var path = topic.substring(topic.indexOf(':') + 1);
-        var message = event.flatMap(e -> e.at("Message", "Message"));
-        var at = result.textAt("Time")
-                .or(() -> message.flatMap(m -> m.attribute("UtcTime")))
-                .flatMap(this::truly);
-        if (at.isEmpty() || message.isEmpty()) {
-            return;
-        }
+    private void sort(Element result, StateLog told) {
         boolean start = result.textAt("StartStateEvent")
                 .filter(t -> t.equals("true") || t.equals("1"))
                 .isPresent();
-        switch (path) {
-            case "RecordingHistory/Track/State" -> {
-                var track = result.tokenAt("RecordingToken").orElse("") + " "
-                        + result.textAt("TrackToken").orElse("");
-                value(message.get(), "IsDataPresent").ifPresent(on -> add(told.recorded, track, at.get(), on, start));
-            }
-            case "RuleEngine/CellMotionDetector/Motion" ->
-                value(message.get(), "IsMotion")
-                        .ifPresent(on -> add(told.motion, rule(path, message.get()), at.get(), on, start));
-            case "RuleEngine/MotionRegionDetector/Motion", "VideoSource/MotionAlarm" ->
-                value(message.get(), "State")
-                        .ifPresent(on -> add(told.motion, rule(path, message.get()), at.get(), on, start));
-            default -> {}
-        }
-    }
-
-    private static void add(Map<String, List<Edge>> told, String of, Instant at, boolean on, boolean start) {
-        told.computeIfAbsent(of, o -> new ArrayList<>()).add(new Edge(at, on, start));
-    }
-
-    /** Whose state it is. */
-    private static String rule(String path, Element message) {
-        return path
-                + message.child("Source").stream()
-                        .flatMap(Element::tree)
-                        .filter(e -> e.is("SimpleItem"))
-                        .map(e -> " " + e.attribute("Name").orElse("") + "="
-                                + e.attribute("Value").orElse(""))
-                        .sorted()
-                        .collect(java.util.stream.Collectors.joining());
-    }
-
-    private static Optional<Boolean> value(Element message, String name) {
-        return message.child("Data").stream()
-                .flatMap(Element::tree)
-                .filter(e -> e.is("SimpleItem")
-                        && e.attribute("Name").filter(name::equals).isPresent())
-                .flatMap(e -> e.attribute("Value").stream())
-                .findFirst()
-                .flatMap(v -> switch (v.strip()) {
-                    case "true", "1" -> Optional.of(true);
-                    case "false", "0" -> Optional.of(false);
-                    default -> Optional.empty();
-                });
-    }
-
-    /** Empty when not one state was told, since then nobody knows. An edge that repeats the state changes nothing. */
-    private static Optional<List<Stretch>> stretches(List<Edge> edges, Instant from, Instant until) {
-        if (edges.isEmpty()) {
-            return Optional.empty();
-        }
-        edges.sort(Comparator.comparing(Edge::at).thenComparing(e -> !e.start()));
-        List<Stretch> stretches = new ArrayList<>();
-        Optional<Instant> since = Optional.empty();
-        for (var edge : edges) {
-            var at = edge.at().isBefore(from) ? from : edge.at().isAfter(until) ? until : edge.at();
-            if (edge.on() && since.isEmpty()) {
-                since = Optional.of(at);
-            } else if (!edge.on() && since.isPresent()) {
-                add(stretches, since.get(), at);
-                since = Optional.empty();
-            }
-        }
-        since.ifPresent(begin -> add(stretches, begin, until));
-        return Optional.of(stretches);
-    }
-
-    private static void add(List<Stretch> stretches, Instant from, Instant until) {
-        if (from.isBefore(until)) {
-            stretches.add(new Stretch(from, until));
-        }
+        result.child("Event")
+                .flatMap(Notification::of)
+                .ifPresent(event -> result.textAt("Time")
+                        .or(event::at)
+                        .flatMap(this::truly)
+                        .ifPresent(at -> {
+                            if (event.topic().equals("RecordingHistory/Track/State")) {
+                                var track = result.tokenAt("RecordingToken").orElse("") + " "
+                                        + result.textAt("TrackToken").orElse("");
+                                event.flag("IsDataPresent")
+                                        .ifPresent(on -> told.add(new Edge(Kind.RECORDS, track, at, on, start)));
+                            }
+                            event.motion()
+                                    .ifPresent(on -> told.add(new Edge(Kind.MOVES, event.whose(), at, on, start)));
+                        }));
     }
 
     /**
@@ -337,17 +225,7 @@ final class RecordedSearch {
         return truly.plus(session.clockError()).truncatedTo(ChronoUnit.SECONDS).toString();
     }
 
-    /** Times without a zone are meant as coordinated ones, as the standard wants them. */
     private Optional<Instant> truly(String text) {
-        try {
-            return Optional.of(OffsetDateTime.parse(text).toInstant().minus(session.clockError()));
-        } catch (DateTimeException e) {
-            try {
-                return Optional.of(
-                        LocalDateTime.parse(text).toInstant(ZoneOffset.UTC).minus(session.clockError()));
-            } catch (DateTimeException again) {
-                return Optional.empty();
-            }
-        }
+        return Notification.instant(text).map(at -> at.minus(session.clockError()));
     }
 }

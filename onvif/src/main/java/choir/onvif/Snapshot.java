@@ -45,22 +45,9 @@ record Snapshot(
     static Snapshot take(OnvifSession session, DayGroups wanted) {
         var device = session.device();
         var media = Media.of(session);
-        Map<String, List<Element>> byChannel = new LinkedHashMap<>();
-        media.profiles()
-                .forEach(p -> Media.source(p)
-                        .ifPresent(channel -> byChannel
-                                .computeIfAbsent(channel, c -> new ArrayList<>())
-                                .add(p)));
-        byChannel.keySet().forEach(session::requireChannel);
-        if (byChannel.size() > MOST_CHANNELS) {
-            throw session.garbage("names " + byChannel.size() + " channels; at most " + MOST_CHANNELS + " are taken");
-        }
-        var recordings = session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordings"))
-                .map(answer -> index(answer, "RecordingItem"))
-                .orElse(Map.of());
-        var jobs = session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
-                .map(answer -> jobs(answer, new Ties(byChannel, recordings)))
-                .orElse(new Jobs(false, Map.of(), List.of()));
+        var byChannel = profiles(session, media);
+        var recordings = recordings(session);
+        var jobs = jobs(session, byChannel, recordings);
         var schedules = paged(session, "GetScheduleList", "Schedule");
         boolean used =
                 schedules.values().stream().anyMatch(s -> s.child("SpecialDays").isPresent());
@@ -75,6 +62,33 @@ record Snapshot(
                 wanted == DayGroups.ALL || wanted == DayGroups.USED && used
                         ? paged(session, "GetSpecialDayGroupList", "SpecialDayGroup")
                         : new LinkedHashMap<>());
+    }
+
+    /** Those of each channel. */
+    static Map<String, List<Element>> profiles(OnvifSession session, Media media) {
+        Map<String, List<Element>> byChannel = new LinkedHashMap<>();
+        media.profiles()
+                .forEach(p -> Media.source(p)
+                        .ifPresent(channel -> byChannel
+                                .computeIfAbsent(channel, c -> new ArrayList<>())
+                                .add(p)));
+        byChannel.keySet().forEach(session::requireChannel);
+        if (byChannel.size() > MOST_CHANNELS) {
+            throw session.garbage("names " + byChannel.size() + " channels; at most " + MOST_CHANNELS + " are taken");
+        }
+        return byChannel;
+    }
+
+    static Map<String, Element> recordings(OnvifSession session) {
+        return session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordings"))
+                .map(answer -> index(answer, "RecordingItem"))
+                .orElse(Map.of());
+    }
+
+    static Jobs jobs(OnvifSession session, Map<String, List<Element>> byChannel, Map<String, Element> recordings) {
+        return session.ifOffered(Element.of(Namespaces.RECORDING, "GetRecordingJobs"))
+                .map(answer -> jobs(answer, new Ties(byChannel, recordings)))
+                .orElse(new Jobs(false, Map.of(), List.of()));
     }
 
     private static Map<String, Element> index(Element answer, String item) {

@@ -7,9 +7,12 @@ import choir.family.NativeValue;
 import choir.link.ChangeLink.Subscription;
 import choir.link.ChangeLink.Told;
 import choir.link.RecorderAccess;
+import choir.link.StateLog.Kind;
 import choir.policy.Catalogue;
 import choir.sim.Simulator;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
@@ -58,6 +61,45 @@ class ChangesTest {
         assertThat(told(subscription).changes()).containsExactly("Media/ConfigurationChanged VAC02");
         assertThat(told(subscription).changes()).isEmpty();
         assertThat(told(subscription).left()).isBetween(Duration.ofMinutes(5), Duration.ofMinutes(10));
+    }
+
+    private static List<String> turned(Told told) {
+        return told.turned().stream()
+                .map(t -> t.channel() + " "
+                        + (t.edge().kind() == Kind.MOVES
+                                ? "moves"
+                                : "records by " + t.edge().of().replaceAll(".*=", ""))
+                        + " " + t.edge().on())
+                .toList();
+    }
+
+    @Test
+    void howChannelsStandIsToldAtFirstAndThenWhenTheyTurn() {
+        // Nothing lives before them, so that what is told is what is done here.
+        panel("tern-1/01?scene=none");
+        panel("tern-1/02?scene=none");
+        panel("tern-1/02?continuous=on&since=PT1H");
+        var subscription = link.subscribe(tern).orElseThrow();
+        assertThat(subscription.ofChanges()).isTrue();
+        assertThat(subscription.channels()).containsValues("01", "02");
+        assertThat(turned(told(subscription)))
+                .contains("01 moves false", "02 moves false", "02 records by J02c10 true")
+                .doesNotContain("01 moves true");
+        panel("tern-1/01?walker=on");
+        assertThat(turned(told(subscription))).contains("01 moves true");
+        panel("tern-1/01?walker=off");
+        assertThat(turned(told(subscription))).contains("01 moves false").doesNotContain("02 moves false");
+    }
+
+    @Test
+    void whatIsToldIsByTheTrueTimeWhateverTheRecordersClockShows() {
+        panel("tern-1?clock=PT2H");
+        var before = Instant.now().minusSeconds(3);
+        var subscription = link.subscribe(tern).orElseThrow();
+        assertThat(told(subscription).turned())
+                .isNotEmpty()
+                .allSatisfy(t -> assertThat(t.edge().at())
+                        .isBetween(before, Instant.now().plusSeconds(3)));
     }
 
     @Test

@@ -91,6 +91,12 @@ public final class FakeRecorders implements RecorderLink {
         public volatile boolean tells;
 
         public volatile Optional<List<String>> told = Optional.of(List.of());
+        /** Whose states it tells, and what it has told of them since it was asked last. */
+        public volatile Map<String, String> toldChannels = Map.of();
+
+        public final java.util.concurrent.BlockingQueue<Turned> turned =
+                new java.util.concurrent.LinkedBlockingQueue<>();
+
         /** How often it was subscribed to, and how often that was given back. */
         public final java.util.concurrent.atomic.AtomicInteger subscribed =
                 new java.util.concurrent.atomic.AtomicInteger();
@@ -345,7 +351,8 @@ public final class FakeRecorders implements RecorderLink {
             return Optional.empty();
         }
         fake.told = Optional.of(List.of());
-        return Optional.of(new Subscription("subscription " + fake.subscribed.incrementAndGet()));
+        return Optional.of(
+                new Subscription("subscription " + fake.subscribed.incrementAndGet(), true, fake.toldChannels));
     }
 
     @Override
@@ -355,7 +362,9 @@ public final class FakeRecorders implements RecorderLink {
         refuseWrong(fake, access);
         var told = fake.told;
         fake.told = told.map(t -> List.of());
-        return told.map(changes -> new Told(changes, Duration.ofMinutes(10)));
+        List<Turned> turned = new ArrayList<>();
+        fake.turned.drainTo(turned);
+        return told.map(changes -> new Told(changes, turned, Duration.ofMinutes(10), Duration.ZERO));
     }
 
     @Override

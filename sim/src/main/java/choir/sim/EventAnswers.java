@@ -47,7 +47,7 @@ final class EventAnswers {
     static void tellOf(SimRecorder recorder, String operation) {
         var topic = CHANGES.get(operation);
         if (topic != null && recorder.model.tells()) {
-            recorder.events.publish(topic, message(topic, "", "", ""));
+            recorder.events.publish(topic, message(topic, "", "", "", present(recorder)));
         }
     }
 
@@ -56,36 +56,32 @@ final class EventAnswers {
         if (recorder.model.tells()) {
             var topic = ofRecording ? JOB : ANALYTICS;
             var token = (ofRecording ? "J" : "VAC") + channel.place;
-            recorder.events.publish(topic, message(topic, "", item("Token", token), ""));
+            recorder.events.publish(topic, message(topic, "", item("Token", token), "", present(recorder)));
         }
     }
 
-    private static String message(String topic, String operation, String source, String data) {
+    private static Instant present(SimRecorder recorder) {
+        return Instant.now().plus(recorder.clockAhead).truncatedTo(ChronoUnit.MILLIS);
+    }
+
+    /** @param at by the recorder's clock */
+    static String message(String topic, String operation, String source, String data, Instant at) {
         return "<wsnt:NotificationMessage><wsnt:Topic Dialect=\"" + CONCRETE + "\">" + topic
                 + "</wsnt:Topic><wsnt:Message><tt:Message UtcTime=\""
-                + Instant.now().truncatedTo(ChronoUnit.MILLIS) + "\""
+                + at + "\""
                 + (operation.isEmpty() ? "" : " PropertyOperation=\"" + operation + "\"") + "><tt:Source>" + source
                 + "</tt:Source><tt:Data>" + data + "</tt:Data></tt:Message></wsnt:Message></wsnt:NotificationMessage>";
     }
 
-    private static String item(String name, String value) {
+    static String item(String name, String value) {
         return "<tt:SimpleItem Name=\"" + name + "\" Value=\"" + Xml.escape(value) + "\"/>";
-    }
-
-    static String motionMessage(SimChannel channel, String operation) {
-        return message(
-                MOTION,
-                operation,
-                item("VideoSourceConfigurationToken", "VSC" + channel.place)
-                        + item("VideoAnalyticsConfigurationToken", "VAC" + channel.place)
-                        + item("Rule", "Motion"),
-                item("IsMotion", "" + channel.motionNow));
     }
 
     String properties() {
         var changes = recorder.model.tells()
                 ? "<tns1:RecordingConfig><RecordingJobConfiguration wstop:topic=\"true\"/>"
-                        + "<RecordingConfiguration wstop:topic=\"true\"/></tns1:RecordingConfig>"
+                        + "<RecordingConfiguration wstop:topic=\"true\"/><JobState wstop:topic=\"true\"/>"
+                        + "</tns1:RecordingConfig>"
                         + "<tns1:Configuration><Schedule><Changed wstop:topic=\"true\"/></Schedule></tns1:Configuration>"
                         + "<tns1:Media><ConfigurationChanged wstop:topic=\"true\"/></tns1:Media>"
                 : "";
@@ -106,22 +102,19 @@ final class EventAnswers {
         var lasts = Xml.text(operation, "InitialTerminationTime")
                 .map(this::duration)
                 .orElse(SimEvents.USUAL);
+        recorder.states.catchUp();
         var id =
                 recorder.events.subscribe(Xml.text(operation, "TopicExpression").orElse(""), lasts);
-        synchronize();
+        recorder.states.tellAll();
         return "<tev:CreatePullPointSubscriptionResponse><tev:SubscriptionReference><wsa:Address>" + base + "/events/"
                 + id + "</wsa:Address></tev:SubscriptionReference><wsnt:CurrentTime>" + time(Duration.ZERO)
                 + "</wsnt:CurrentTime><wsnt:TerminationTime>" + time(recorder.events.left(id))
                 + "</wsnt:TerminationTime></tev:CreatePullPointSubscriptionResponse>";
     }
 
-    private void synchronize() {
-        recorder.channels.forEach(c -> recorder.events.publish(MOTION, motionMessage(c, "Initialized")));
-    }
-
     String synchronizationPoint(String service) {
         var _ = recorder.events.left(id(service));
-        synchronize();
+        recorder.states.tellAll();
         return "<tev:SetSynchronizationPointResponse/>";
     }
 
@@ -169,6 +162,7 @@ final class EventAnswers {
         int most = Xml.text(operation, "MessageLimit").map(Integer::valueOf).orElse(100);
         var id = id(service);
         var until = Instant.now().plus(wait.compareTo(Duration.ofSeconds(30)) > 0 ? Duration.ofSeconds(30) : wait);
+        recorder.states.catchUp();
         var messages = recorder.events.pull(id, most);
         while (messages.isEmpty() && Instant.now().isBefore(until)) {
             try {
@@ -177,6 +171,7 @@ final class EventAnswers {
                 Thread.currentThread().interrupt();
                 break;
             }
+            recorder.states.catchUp();
             messages = recorder.events.pull(id, most);
         }
         return "<tev:PullMessagesResponse><tev:CurrentTime>" + time(Duration.ZERO)

@@ -177,7 +177,7 @@ final class FrontPanel {
             case "pass" -> channel.guest(Integer.parseInt(value));
             case "walker" -> {
                 channel.motionNow = value.equals("on");
-                recorder.events.publish(EventAnswers.MOTION, EventAnswers.motionMessage(channel, "Changed"));
+                recorder.states.catchUp();
             }
             default -> {
                 if (channel.values.replace(key, value) == null) {

@@ -16,7 +16,7 @@ final class RecordingAnswers {
 
     private record Lane(SimChannel channel, String name) {
         String token() {
-            return channel.place + name.charAt(0) + name.length();
+            return channel.laneToken(name);
         }
     }
 
@@ -192,7 +192,9 @@ final class RecordingAnswers {
     String jobState(Element operation) {
         var lane = lane("J", Xml.text(operation, "JobToken").orElse(""), "NoRecordingJob");
         var channel = lane.channel();
-        var state = channel.records(lane.name(), recorder.localTime().toLocalDateTime()) ? "Active" : "Idle";
+        boolean records = channel.records(lane.name(), recorder.localTime().toLocalDateTime())
+                || lane.name().equals("motion") && new SimLife(recorder, channel).recordsMotion();
+        var state = records ? "Active" : "Idle";
         return "<trc:GetRecordingJobStateResponse><trc:State><tt:RecordingToken>R" + channel.place
                 + "</tt:RecordingToken><tt:State>" + state + "</tt:State><tt:Sources>"
                 + "<tt:SourceToken Type=\"http://www.onvif.org/ver10/schema/Profile\"><tt:Token>P" + channel.place

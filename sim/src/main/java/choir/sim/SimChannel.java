@@ -76,6 +76,11 @@ final class SimChannel {
         return small ? 512_000 : 4_096_000;
     }
 
+    /** How a job of it and that job's schedule are called. */
+    String laneToken(String lane) {
+        return place + lane.charAt(0) + lane.length();
+    }
+
     /** Somebody walks past now, so many metres away. */
     void guest(int metres) {
         var now = Instant.now();

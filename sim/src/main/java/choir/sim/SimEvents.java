@@ -96,6 +96,11 @@ final class SimEvents {
         subscriptions.remove(id);
     }
 
+    synchronized boolean isAnybodyThere() {
+        expire();
+        return !subscriptions.isEmpty();
+    }
+
     /** As a restart does. */
     synchronized void forgetAll() {
         subscriptions.clear();

@@ -262,6 +262,28 @@ final class SimLife {
 
     /** Stretches with footage, in order, none touching another. */
     List<Span> recorded(Instant from, Instant until) {
+        var seconds = always(from, until);
+        seconds.or(onMotion(from, until));
+        return kept(seconds, from);
+    }
+
+    /** Those of one job. */
+    List<Span> recorded(String lane, Instant from, Instant until) {
+        return switch (lane) {
+            case "continuous" -> kept(always(from, until), from);
+            case "motion" -> kept(onMotion(from, until), from);
+            default -> List.of();
+        };
+    }
+
+    /** Whether something moves now, or did just before, that it was to record. */
+    boolean recordsMotion() {
+        var present = Instant.now();
+        return !recorded("motion", present.minusSeconds(1), present).isEmpty();
+    }
+
+    /** Seconds from the first on that were to be recorded whatever happened. */
+    private BitSet always(Instant from, Instant until) {
         var seconds = new BitSet();
         long first = from.getEpochSecond();
         for (long at = first; at < until.getEpochSecond(); at += 60 - Math.floorMod(at, 60)) {
@@ -270,6 +292,13 @@ final class SimLife {
                 seconds.set((int) (at - first), (int) (end - first));
             }
         }
+        return seconds;
+    }
+
+    /** Seconds from the first on that were recorded since something moved. */
+    private BitSet onMotion(Instant from, Instant until) {
+        var seconds = new BitSet();
+        long first = from.getEpochSecond();
         for (var span : motion(from.minusSeconds(LONGEST_AFTER), earlier(until.plusSeconds(LONGEST_BEFORE)))) {
             // Of motion that goes on into other hours the part counts that is in hours that wait for it.
             for (long at = span.from().getEpochSecond();
@@ -286,6 +315,12 @@ final class SimLife {
                 }
             }
         }
+        return seconds;
+    }
+
+    /** The stretches of those seconds, without what was lost. */
+    private List<Span> kept(BitSet seconds, Instant from) {
+        long first = from.getEpochSecond();
         for (var lost : channel.lost) {
             seconds.clear(
                     place(lost.from().getEpochSecond() - first, seconds),

@@ -29,6 +29,7 @@ public final class SimRecorder {
     volatile String firmware = "4.2.0";
     final List<SimChannel> channels = new ArrayList<>();
     final SimEvents events = new SimEvents();
+    final SimStates states = new SimStates(this);
     final SearchAnswers.Sessions searches = new SearchAnswers.Sessions();
     final AtomicInteger connections = new AtomicInteger();
     final AtomicLong calls = new AtomicLong();

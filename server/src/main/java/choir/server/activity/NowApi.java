@@ -12,6 +12,7 @@ import choir.link.FootageLink.Stretch;
 import choir.link.LinkException;
 import choir.server.fleet.StoredRecorder;
 import choir.server.reading.FootageDoor;
+import choir.server.reading.Lately;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.web.Problem;
@@ -38,7 +39,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Which cameras record at this moment, and by what; asked of their recorders, and known for a few seconds. */
+/**
+ * Which cameras record at this moment, and by what: as their recorders told by themselves, and asked of those that do not,
+ * which is then known for a few seconds.
+ */
 @RestController
 class NowApi {
     private static final int MOST_RECORDERS = 64;
@@ -67,6 +71,7 @@ class NowApi {
     private record Told(Instant at, Optional<Recall> recall) {}
 
     private final FootageDoor footage;
+    private final Lately lately;
     private final Then then;
     private final Standings standings;
     private final Clock clock;
@@ -75,8 +80,9 @@ class NowApi {
             .expireAfterWrite(Duration.ofSeconds(5))
             .build();
 
-    NowApi(FootageDoor footage, Then then, Standings standings, Clock clock) {
+    NowApi(FootageDoor footage, Lately lately, Then then, Standings standings, Clock clock) {
         this.footage = footage;
+        this.lately = lately;
         this.then = then;
         this.standings = standings;
         this.clock = clock;
@@ -90,15 +96,22 @@ class NowApi {
                 .forEach(s -> byRecorder
                         .computeIfAbsent(s.recorder().name(), r -> new ArrayList<>())
                         .add(s));
-        if (byRecorder.size() > MOST_RECORDERS) {
+        Map<String, CompletableFuture<Told>> answers = new LinkedHashMap<>();
+        var at = clock.instant().truncatedTo(ChronoUnit.SECONDS);
+        byRecorder
+                .keySet()
+                .forEach(name -> lately.of(name, at, BACK)
+                        .ifPresent(recall -> answers.put(
+                                name, CompletableFuture.completedFuture(new Told(at, Optional.of(recall))))));
+        int silent = byRecorder.size() - answers.size();
+        if (silent > MOST_RECORDERS) {
             throw new Problem(
                     Problem.Kind.INVALID,
-                    "these cameras are on " + byRecorder.size() + " recorders, of which at most " + MOST_RECORDERS
-                            + " are asked at once; choose fewer, such as one group");
+                    "these cameras are on " + silent + " recorders that do not tell by themselves, of which at most "
+                            + MOST_RECORDERS + " are asked at once; choose fewer, such as one group");
         }
-        Map<String, CompletableFuture<Told>> answers = new LinkedHashMap<>();
-        byRecorder.forEach((name, cameras) ->
-                answers.put(name, asked.get(name, n -> ask(cameras.getFirst().recorder()))));
+        byRecorder.forEach((name, cameras) -> answers.computeIfAbsent(
+                name, n -> asked.get(n, asking -> ask(cameras.getFirst().recorder()))));
         long deadline = System.nanoTime() + DEADLINE.toNanos();
         List<NowView> views = new ArrayList<>();
         byRecorder.forEach((name, cameras) ->

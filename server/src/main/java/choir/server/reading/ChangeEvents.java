@@ -153,7 +153,7 @@ class ChangeEvents implements Followed {
     void stop() {
         stopping = true;
         List<CompletableFuture<Boolean>> given = next.keySet().stream()
-                .filter(name -> subscriptions.since(name).isPresent())
+                .filter(subscriptions::isListenedTo)
                 .flatMap(name -> fleet.find(name).stream())
                 .map(r -> devices.visit(r, access -> {
                     subscriptions.giveBack(r.name(), access);

@@ -19,7 +19,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * Which recorders tell of their changes, and of which somebody should look after what they told. One subscription for each;
+ * Which recorders tell of their changes and states, and of which somebody should look after what they told. One subscription for each;
  * it is used only while the recorder is held. One that is lost is made anew, and then nobody knows what was changed
  * meanwhile, so that the recorder is due as well. Nothing here outlives the service: what changed while it was away is
  * for the next audit to see.
@@ -28,7 +28,7 @@ import org.springframework.stereotype.Component;
 public class Subscriptions implements Listening, RecorderFollower {
     private static final Logger LOG = LoggerFactory.getLogger(Subscriptions.class);
 
-    /** @param subscription empty for a recorder that tells of none */
+    /** @param subscription empty for a recorder that tells of nothing */
     private record Kept(Optional<Subscription> subscription, Instant since) {}
 
     /** Changes that nobody has looked after yet. */
@@ -43,27 +43,35 @@ public class Subscriptions implements Listening, RecorderFollower {
     }
 
     private final RecorderLink link;
+    private final Lately lately;
     private final Clock clock;
     private final Map<String, Kept> kept = new ConcurrentHashMap<>();
     private final Map<String, Due> due = new ConcurrentHashMap<>();
 
-    Subscriptions(RecorderLink link, Clock clock) {
+    Subscriptions(RecorderLink link, Lately lately, Clock clock) {
         this.link = link;
+        this.lately = lately;
         this.clock = clock;
     }
 
     @Override
     public Optional<Instant> since(String recorder) {
         return Optional.ofNullable(kept.get(recorder))
-                .filter(k -> k.subscription().isPresent())
+                .filter(k -> k.subscription().filter(Subscription::ofChanges).isPresent())
                 .map(Kept::since);
+    }
+
+    boolean isListenedTo(String recorder) {
+        return Optional.ofNullable(kept.get(recorder))
+                .flatMap(Kept::subscription)
+                .isPresent();
     }
 
     /**
      * Fetches what a recorder that is held has told, and subscribes to it where that was not done.
      *
      * @param ours what it tells now follows from what was just written to it, and is nobody else's doing
-     * @return whether it tells of changes at all
+     * @return whether it tells of anything
      */
     boolean look(String recorder, RecorderAccess access, boolean ours) {
         var known = kept.get(recorder);
@@ -74,9 +82,15 @@ public class Subscriptions implements Listening, RecorderFollower {
         if (told.isEmpty()) {
             LOG.info("{} does not know the subscription to its changes any more", recorder);
             kept.remove(recorder);
-            note(recorder, List.of("the recorder forgot that it was to tell of changes, and may have left some out"));
+            lately.forget(recorder);
+            if (known.subscription().get().ofChanges()) {
+                note(
+                        recorder,
+                        List.of("the recorder forgot that it was to tell of changes, and may have left some out"));
+            }
             return subscribe(recorder, access);
         }
+        lately.told(recorder, told.get());
         if (!ours && !told.get().changes().isEmpty()) {
             note(recorder, told.get().changes());
         }
@@ -86,6 +100,7 @@ public class Subscriptions implements Listening, RecorderFollower {
     private boolean subscribe(String recorder, RecorderAccess access) {
         var subscription = link.subscribe(access);
         kept.put(recorder, new Kept(subscription, clock.instant()));
+        subscription.ifPresent(s -> lately.begins(recorder, s));
         return subscription.isPresent();
     }
 
@@ -124,6 +139,7 @@ public class Subscriptions implements Listening, RecorderFollower {
     /** Gives back what was subscribed to; the recorder is held. */
     void giveBack(String recorder, RecorderAccess access) {
         var known = kept.remove(recorder);
+        lately.forget(recorder);
         if (known != null) {
             known.subscription().ifPresent(s -> link.unsubscribe(access, s));
         }
@@ -131,6 +147,7 @@ public class Subscriptions implements Listening, RecorderFollower {
 
     void forget(String recorder) {
         kept.remove(recorder);
+        lately.forget(recorder);
         due.remove(recorder);
     }
 

@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.link.ChangeLink.Turned;
+import choir.link.StateLog.Edge;
+import choir.link.StateLog.Kind;
 import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -75,6 +79,19 @@ class ChangeEventsTest {
         assertThat(service.get("/api/v1/recorders/r1").body().path("tellsSince").asString(""))
                 .isNotEmpty();
         assertThat(service.get("/api/v1/recorders/r2").body().has("tellsSince")).isFalse();
+    }
+
+    @Test
+    void whatARecorderTellsOfItsChannelsIsKnownWithoutAskingIt() {
+        var since = Instant.now();
+        one.toldChannels = Map.of("job 1", "01");
+        one.told = Optional.empty();
+        until(() -> one.subscribed.get() == 2);
+        one.turned.add(new Turned("01", new Edge(Kind.RECORDS, "job", since, true, true)));
+        one.turned.add(new Turned("01", new Edge(Kind.MOVES, "rule", since, false, true)));
+        var lately = service.bean(Lately.class);
+        until(() -> lately.of("r1", Instant.now(), Duration.ZERO).isPresent());
+        assertThat(lately.of("r2", Instant.now(), Duration.ZERO)).isEmpty();
     }
 
     @Test
