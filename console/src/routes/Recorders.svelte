@@ -12,6 +12,7 @@
   import { WorkFollower } from '../lib/work.svelte';
   import { p } from '../router';
   import RecorderFinder from './RecorderFinder.svelte';
+  import RecorderPasswords from './RecorderPasswords.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
 
   const client = useQueryClient();
@@ -22,6 +23,7 @@
   const reading = new WorkFollower();
   let error = $state<Error | undefined>();
   let finding = $state(false);
+  let changing = $state(false);
 
   async function readAll() {
     error = undefined;
@@ -55,7 +57,8 @@
 <Page question="Do the recorders answer?" answer={answer(recorders.data)}>
   {#snippet act()}
     <Allowed to="ADMINISTRATOR"
-      ><button class="act" onclick={() => (finding = true)}>Find and add …</button></Allowed
+      ><button class="act" onclick={() => (finding = true)}>Find and add …</button>
+      <button class="act" onclick={() => (changing = true)}>Change passwords …</button></Allowed
     >
     <Allowed to="TECHNICIAN"
       ><button class="act act-main" onclick={readAll} disabled={reading.running}>Read all now</button
@@ -123,3 +126,4 @@
 >
   <RecorderFinder onadded={() => {}} />
 </Modal>
+<RecorderPasswords bind:open={changing} />

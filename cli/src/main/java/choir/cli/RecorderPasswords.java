@@ -48,8 +48,7 @@ final class RecorderPasswords extends Act {
         if (!waves.isEmpty()) {
             body.put("waves", waves);
         }
-        body.put("onlyTry", true);
-        var outlook = service.post("/api/v1/password-changes", body);
+        var outlook = service.post("/api/v1/password-changes/outlook", body);
         var table = new Table("recorder", "user", "by TLS", "");
         for (var line : outlook.path("recorders")) {
             var why = Listing.text(line, "why");
@@ -68,7 +67,6 @@ final class RecorderPasswords extends Act {
             say("nothing was changed; to go on without being asked add --yes");
             return Failure.DONE;
         }
-        body.remove("onlyTry");
         var ended = finish(service, service.post("/api/v1/password-changes", body));
         say(Listing.text(ended, "note"));
         return Listing.text(ended, "state").equals("done") ? Failure.DONE : Failure.FOUND;

@@ -64,6 +64,7 @@ class DoorsTest {
             "POST /api/v1/recorders",
             "POST /api/v1/recorder-searches",
             "POST /api/v1/password-changes",
+            "POST /api/v1/password-changes/outlook",
             "PUT /api/v1/recorders/{name}/certificate",
             "PUT /api/v1/recorders/{name}/password",
             "PUT /api/v1/families/{name}",

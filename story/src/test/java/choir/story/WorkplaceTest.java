@@ -189,6 +189,25 @@ class WorkplaceTest {
     }
 
     @Test
+    @Order(6)
+    void newPasswordsAreSeenBeforeTheyAreGivenOutAndGoToNobodyInPlainText() {
+        browser.open("/recorders");
+        browser.press("Change passwords");
+        browser.press("See what would be done");
+        browser.see("0 recorders get a new password; 2 are left out.");
+        assertThat(browser.text()).contains("it has no network interface", "without TLS");
+        browser.press("Back");
+        browser.click("input[name=plain]");
+        browser.press("See what would be done");
+        browser.see("1 recorder gets a new password; 1 is left out.");
+        browser.press("Change 1 password");
+        browser.see("1 of 1 recorders");
+        browser.press("Close");
+        browser.press("Read all now");
+        assertThat(browser.row("haldr-1")).contains("answers");
+    }
+
+    @Test
     @Order(7)
     void aCalendarIsMadeAndAGroupSaysWhatHoldsOnItsDays() {
         browser.open("/calendars");

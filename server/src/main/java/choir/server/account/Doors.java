@@ -86,7 +86,8 @@ class Doors {
                                 HttpMethod.POST,
                                 "/api/v1/recorders",
                                 "/api/v1/recorder-searches",
-                                "/api/v1/password-changes")
+                                "/api/v1/password-changes",
+                                "/api/v1/password-changes/outlook")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(
                                 HttpMethod.PUT,

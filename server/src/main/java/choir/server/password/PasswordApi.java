@@ -40,23 +40,39 @@ class PasswordApi {
      * @param password the same for each; without it each gets one of its own, which nobody needs to know
      * @param waves as those of a rollout, of recorders; one recorder and a tenth of them when it is not said
      * @param plain also recorders without TLS, where anybody on the way can read the new password
-     * @param onlyTry says what would be done and does nothing
      */
-    record Wish(
+    record PasswordWish(
             @Nullable String select,
             @Nullable String password,
             @Nullable List<String> waves,
-            @Nullable Boolean plain,
-            @Nullable Boolean onlyTry) {}
+            @Nullable Boolean plain) {
+        Optional<String> word() {
+            return Optional.ofNullable(password);
+        }
+
+        Waves parts() {
+            var said = waves == null ? List.of("1", "10%") : waves;
+            return new Waves(said.stream().map(Waves.Part::parse).toList(), 0);
+        }
+
+        String selection() {
+            return select == null ? "" : select;
+        }
+
+        /** @throws Problem when no recorder takes such a password */
+        void check() {
+            word().ifPresent(PasswordApi::require);
+        }
+    }
 
     /** @param why it is left out; missing when it is not */
-    record Line(
+    record PasswordLine(
             String recorder,
             String user,
             boolean tls,
             @Nullable String why) {}
 
-    record Outlook(List<Line> recorders, int changed, int leftOut) {}
+    record PasswordOutlook(List<PasswordLine> recorders, int changed, int leftOut) {}
 
     private final FleetStore fleet;
     private final PasswordStore passwords;
@@ -90,33 +106,35 @@ class PasswordApi {
         this.database = database;
     }
 
+    /** What would be done; nothing is. */
+    @PostMapping("/api/v1/password-changes/outlook")
+    PasswordOutlook outlook(@RequestBody PasswordWish wish) {
+        wish.check();
+        wish.parts();
+        var lines = lines(wish);
+        int changed = meant(lines).size();
+        return new PasswordOutlook(lines, changed, lines.size() - changed);
+    }
+
     @PostMapping("/api/v1/password-changes")
-    ResponseEntity<?> change(@RequestBody Wish given, Principal who) {
-        var select = given.select() == null ? "" : given.select();
-        var password = Optional.ofNullable(given.password());
-        password.ifPresent(PasswordApi::require);
-        var waves = new Waves(
-                (given.waves() == null ? List.of("1", "10%") : given.waves())
-                        .stream().map(Waves.Part::parse).toList(),
-                0);
-        boolean plain = Boolean.TRUE.equals(given.plain());
-        if (Boolean.TRUE.equals(given.onlyTry())) {
-            var lines = lines(select, plain);
-            int changed = meant(lines).size();
-            return ResponseEntity.ok(new Outlook(lines, changed, lines.size() - changed));
-        }
+    ResponseEntity<WorkView> change(@RequestBody PasswordWish wish, Principal who) {
+        wish.check();
+        var waves = wish.parts();
         long id = database.write(() -> {
-            var lines = lines(select, plain);
+            var lines = lines(wish);
             var meant = meant(lines);
             if (meant.isEmpty()) {
                 throw new Problem(
                         Problem.Kind.CONFLICT,
-                        "there is no password to change: " + lines.getFirst().recorder() + " "
-                                + lines.getFirst().why());
+                        "there is no password to change: "
+                                + lines.stream()
+                                        .findFirst()
+                                        .map(l -> l.recorder() + " " + l.why())
+                                        .orElse("no recorder is selected"));
             }
-            long work = works.add(new Task.Passwords(select, waves), who.getName());
+            long work = works.add(new Task.Passwords(wish.selection(), waves), who.getName());
             sweeps.plan(work, meant);
-            meant.forEach(r -> passwords.plan(r, secrets.encrypt(password.orElseGet(this::made))));
+            meant.forEach(r -> passwords.plan(r, secrets.encrypt(wish.word().orElseGet(this::made))));
             return work;
         });
         works.submit(id);
@@ -125,18 +143,22 @@ class PasswordApi {
                 .body(WorkView.of(works.get(id)));
     }
 
-    private static List<String> meant(List<Line> lines) {
-        return lines.stream().filter(l -> l.why() == null).map(Line::recorder).toList();
+    private static List<String> meant(List<PasswordLine> lines) {
+        return lines.stream()
+                .filter(l -> l.why() == null)
+                .map(PasswordLine::recorder)
+                .toList();
     }
 
-    private List<Line> lines(String select, boolean plain) {
-        List<Line> lines = new ArrayList<>();
-        for (var name : standings.recordersOf(select)) {
+    private List<PasswordLine> lines(PasswordWish wish) {
+        boolean plain = Boolean.TRUE.equals(wish.plain());
+        List<PasswordLine> lines = new ArrayList<>();
+        for (var name : standings.recordersOf(wish.selection())) {
             var recorder = fleet.recorder(name);
             boolean tls = recorder.address()
                     .filter(a -> "https".equals(a.getScheme()))
                     .isPresent();
-            lines.add(new Line(
+            lines.add(new PasswordLine(
                     name,
                     recorder.username(),
                     tls,

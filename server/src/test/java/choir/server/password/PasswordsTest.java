@@ -86,11 +86,9 @@ class PasswordsTest {
     void whoWouldBeReadableOnTheWayIsLeftOutUnlessThatIsSaid() {
         var wish = wish("");
         wish.remove("plain");
-        wish.put("onlyTry", true);
-        var outlook = service.post("/api/v1/password-changes", wish).body();
+        var outlook = service.post("/api/v1/password-changes/outlook", wish).body();
         assertThat(outlook.path("changed").asInt()).isZero();
         assertThat(outlook.path("recorders").path(0).path("why").asString()).contains("without TLS");
-        wish.remove("onlyTry");
         assertThat(service.post("/api/v1/password-changes", wish).status()).isEqualTo(409);
         assertThat(fakes).allSatisfy(f -> assertThat(f.password).isEmpty());
     }
