@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 
 /** Finds a family's settings in what a recorder answered. What cannot be understood becomes a note, not a guess. */
 final class ChannelReader {
@@ -28,15 +29,19 @@ final class ChannelReader {
     static final String UNLIMITED = "unlimited";
 
     private static final int MOST_NOTES = 50;
+    /** Some leave out the letter before the time. */
+    private static final Pattern WITHOUT_LETTER = Pattern.compile("P\\d+S");
 
     private final Snapshot snapshot;
     private final String channel;
+    private final Optional<Element> analytics;
     private final Function<String, Optional<Week<Boolean>>> schedules;
     private final List<String> notes = new ArrayList<>();
 
     ChannelReader(Snapshot snapshot, String channel, Function<String, Optional<Week<Boolean>>> schedules) {
         this.snapshot = snapshot;
         this.channel = channel;
+        this.analytics = snapshot.analyticsOf(channel);
         this.schedules = schedules;
     }
 
@@ -103,7 +108,7 @@ final class ChannelReader {
     }
 
     private Optional<String> item(String engine, String element, String type, String item) {
-        return snapshot.analyticsOf(channel)
+        return analytics
                 .flatMap(a -> a.child(engine))
                 .flatMap(e -> e.all(element).filter(c -> isOfType(c, type)).findFirst())
                 .flatMap(c -> c.child("Parameters"))
@@ -237,8 +242,7 @@ final class ChannelReader {
     }
 
     private static NativeValue days(String said) {
-        // Some leave out the letter before the time.
-        var text = said.matches("P\\d+S") ? "PT" + said.substring(1) : said;
+        var text = WITHOUT_LETTER.matcher(said).matches() ? "PT" + said.substring(1) : said;
         int time = text.indexOf('T');
         var period = time == 1 ? Period.ZERO : Period.parse(time < 0 ? text : text.substring(0, time));
         var rest = time < 0 ? Duration.ZERO : Duration.parse("P" + text.substring(time));

@@ -23,7 +23,10 @@ record Element(
     private static final QName TOKEN = new QName("token");
 
     Element {
-        attributes = attributes.isEmpty() ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
+        // Most have one or none, whose order needs no keeping.
+        attributes = attributes.size() < 2
+                ? Map.copyOf(attributes)
+                : Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
         children = List.copyOf(children);
     }
 

@@ -54,26 +54,44 @@ final class ElementReader {
     private static Element element(XMLStreamReader reader, Map<String, String> outer) throws XMLStreamException {
         var name = reader.getName();
         Map<String, String> scope = scope(reader, outer);
-        Map<QName, String> attributes = new LinkedHashMap<>();
-        for (int i = 0; i < reader.getAttributeCount(); i++) {
-            attributes.put(reader.getAttributeName(i), reader.getAttributeValue(i));
-        }
-        List<Element> children = new ArrayList<>();
-        var text = new StringBuilder();
+        var attributes = attributes(reader);
+        List<Element> children = List.of();
+        var text = "";
         while (true) {
             switch (reader.next()) {
-                case XMLStreamConstants.START_ELEMENT -> children.add(element(reader, scope));
-                case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA, XMLStreamConstants.SPACE ->
-                    text.append(reader.getText());
+                case XMLStreamConstants.START_ELEMENT -> {
+                    if (children.isEmpty()) {
+                        children = new ArrayList<>();
+                    }
+                    children.add(element(reader, scope));
+                }
+                // Most text comes in one piece.
+                case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA, XMLStreamConstants.SPACE -> {
+                    if (children.isEmpty()) {
+                        text = text.isEmpty() ? reader.getText() : text + reader.getText();
+                    }
+                }
                 case XMLStreamConstants.ENTITY_REFERENCE -> throw new XMLStreamException("entities are not allowed");
                 case XMLStreamConstants.END_ELEMENT -> {
-                    return new Element(name, attributes, children, children.isEmpty() ? text.toString() : "", scope);
+                    return new Element(name, attributes, children, children.isEmpty() ? text : "", scope);
                 }
                 default -> {
                     // Comments and processing instructions say nothing.
                 }
             }
         }
+    }
+
+    private static Map<QName, String> attributes(XMLStreamReader reader) {
+        int count = reader.getAttributeCount();
+        if (count == 1) {
+            return Map.of(reader.getAttributeName(0), reader.getAttributeValue(0));
+        }
+        Map<QName, String> attributes = count == 0 ? Map.of() : new LinkedHashMap<>();
+        for (int i = 0; i < count; i++) {
+            attributes.put(reader.getAttributeName(i), reader.getAttributeValue(i));
+        }
+        return attributes;
     }
 
     private static Map<String, String> scope(XMLStreamReader reader, Map<String, String> outer) {

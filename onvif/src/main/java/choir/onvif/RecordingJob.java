@@ -11,10 +11,17 @@ import javax.xml.namespace.QName;
  * One recording job. Which triggers it serves follows from the topics of its event filter; without a filter it records
  * continuously.
  *
+ * @param triggers empty when some topic of the filter is none that Choir knows
  * @param configuration as it was answered, to be sent back with one thing changed
  */
 record RecordingJob(
-        String token, String recording, String profile, String schedule, boolean active, Element configuration) {
+        String token,
+        String recording,
+        String profile,
+        String schedule,
+        boolean active,
+        Optional<TriggerSet> triggers,
+        Element configuration) {
     private static final QName SCHEDULE = new QName("ScheduleToken");
 
     static Optional<RecordingJob> of(Element item) {
@@ -30,11 +37,11 @@ record RecordingJob(
                 c.tokenAt("Source", "SourceToken", "Token").orElse(""),
                 c.attributes().getOrDefault(SCHEDULE, ""),
                 c.textAt("Mode").filter("Active"::equals).isPresent(),
+                triggers(c),
                 c));
     }
 
-    /** Empty when some topic of the filter is none that Choir knows. */
-    Optional<TriggerSet> triggers() {
+    private static Optional<TriggerSet> triggers(Element configuration) {
         var filter = configuration.child("EventFilter");
         if (filter.isEmpty()) {
             return Optional.of(TriggerSet.CONTINUOUS);
@@ -89,7 +96,7 @@ record RecordingJob(
 
     /** The same job going by that schedule. */
     RecordingJob goingBy(String other) {
-        return new RecordingJob(token, recording, profile, other, active, withSchedule(other));
+        return new RecordingJob(token, recording, profile, other, active, triggers, withSchedule(other));
     }
 
     /** As the recorder tells it now: another part of it may have been written a moment ago. */

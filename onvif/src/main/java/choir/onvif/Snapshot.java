@@ -2,13 +2,14 @@ package choir.onvif;
 
 import choir.week.TriggerSet;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /**
@@ -192,12 +193,33 @@ record Snapshot(
      * To which channel a job belongs: by the profile that it names, or, when it names a receiver, by what its recording
      * says of its source.
      */
-    private record Ties(Map<String, List<Element>> profiles, Map<String, Element> recordings) {
+    private static final class Ties {
+        private final Set<String> channels;
+        private final Map<String, Element> recordings;
+        /** By what may name them; of several channels with one name nobody can say which is meant. */
+        private final Map<String, Set<String>> byProfile = new HashMap<>();
+
+        private final Map<String, Set<String>> byLabel = new HashMap<>();
+
+        Ties(Map<String, List<Element>> profiles, Map<String, Element> recordings) {
+            this.channels = profiles.keySet();
+            this.recordings = recordings;
+            profiles.forEach((channel, theirs) -> theirs.forEach(p -> {
+                p.token().ifPresent(token -> note(byProfile, token, channel));
+                p.textAt("Configurations", "VideoSource", "Name").ifPresent(name -> note(byLabel, name, channel));
+            }));
+        }
+
+        private static void note(Map<String, Set<String>> index, String name, String channel) {
+            index.computeIfAbsent(name, n -> new HashSet<>()).add(channel);
+        }
+
         Optional<String> channel(RecordingJob job) {
-            return byProfile(job.profile())
-                    .or(() ->
-                            source(job, "SourceId").flatMap(id -> byProfile(id).or(() -> byChannel(id))))
-                    .or(() -> source(job, "Name").flatMap(this::byLabel));
+            return only(byProfile, job.profile())
+                    .or(() -> source(job, "SourceId")
+                            .flatMap(id ->
+                                    only(byProfile, id).or(() -> Optional.of(id).filter(channels::contains))))
+                    .or(() -> source(job, "Name").flatMap(name -> only(byLabel, name)));
         }
 
         private Optional<String> source(RecordingJob job, String what) {
@@ -205,27 +227,9 @@ record Snapshot(
                     .flatMap(r -> r.tokenAt("Configuration", "Source", what));
         }
 
-        private Optional<String> byProfile(String token) {
-            return only(p -> p.token().filter(token::equals).isPresent());
-        }
-
-        private Optional<String> byChannel(String token) {
-            return profiles.containsKey(token) ? Optional.of(token) : Optional.empty();
-        }
-
-        private Optional<String> byLabel(String name) {
-            return only(p -> p.textAt("Configurations", "VideoSource", "Name")
-                    .filter(name::equals)
-                    .isPresent());
-        }
-
-        /** Of several nobody can say which. */
-        private Optional<String> only(Predicate<Element> condition) {
-            var channels = profiles.entrySet().stream()
-                    .filter(e -> e.getValue().stream().anyMatch(condition))
-                    .map(Map.Entry::getKey)
-                    .toList();
-            return channels.size() == 1 ? Optional.of(channels.getFirst()) : Optional.empty();
+        private static Optional<String> only(Map<String, Set<String>> index, String name) {
+            var found = index.getOrDefault(name, Set.of());
+            return found.size() == 1 ? found.stream().findFirst() : Optional.empty();
         }
     }
 
