@@ -11,6 +11,7 @@
   import Scroll from '@lucide/svelte/icons/scroll-text';
   import Send from '@lucide/svelte/icons/send';
   import Tray from '@lucide/svelte/icons/inbox';
+  import Users from '@lucide/svelte/icons/users';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Router } from 'sv-router';
   import { api, ask, type Schemas } from './lib/api/client';
@@ -34,6 +35,7 @@
     { path: '/activity', word: 'Activity', icon: Film },
     { path: '/disks', word: 'Disks', icon: Cylinder },
     { path: '/watch', word: 'Watch', icon: Bell },
+    { path: '/people', word: 'People', icon: Users },
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
 

@@ -23,6 +23,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/disks': () => import('./routes/Disks.svelte'),
   '/watch': () => import('./routes/Watch.svelte'),
   '/inbox': () => import('./routes/Inbox.svelte'),
+  '/people': () => import('./routes/People.svelte'),
   '/journal': () => import('./routes/Journal.svelte'),
   '*': () => import('./routes/NotFound.svelte'),
 });

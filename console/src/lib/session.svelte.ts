@@ -4,6 +4,9 @@ import type { Schemas } from './api/client';
 const ROLES = ['VIEWER', 'TECHNICIAN', 'EDITOR', 'ADMINISTRATOR'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** The same as people say them. */
+export const roles = ROLES.map((r) => r.toLowerCase() as Lowercase<Role>);
+
 /** Who is signed in here. The service decides what is allowed; this only keeps from offering what it would refuse. */
 class Person {
   session = $state.raw<Schemas['Session'] | null | undefined>();

@@ -1,14 +1,20 @@
 <script lang="ts">
   import { api, ask, Refused, type Schemas } from '../lib/api/client';
   import Trouble from '../lib/ui/Trouble.svelte';
+  import { invitation } from './people/invitation';
 
   let { trouble, onsignedin }: { trouble: string; onsignedin: (session: Schemas['Session']) => void } =
     $props();
 
-  let user = $state('');
-  let password = $state('');
+  const invited = invitation(location.hash);
+  if (invited) {
+    // It is of use once; nobody who looks at the address later needs it.
+    history.replaceState(null, '', location.pathname);
+  }
+  let user = $state(invited?.name ?? '');
+  let password = $state(invited?.oneTimePassword ?? '');
   let fresh = $state('');
-  let mustChoose = $state(false);
+  let mustChoose = $state(invited !== undefined);
   let busy = $state(false);
   let error = $state<Error | undefined>();
 
@@ -44,7 +50,11 @@
       <circle cx="180" cy="20" r="7" fill="var(--accent)" />
     </svg>
     <h1 class="text-2xl font-semibold">Choir</h1>
-    <p class="mt-1 mb-6 text-faint">Is every camera set as it should be?</p>
+    <p class="mt-1 mb-6 text-faint">
+      {invited
+        ? `Welcome, ${invited.name}. Choose a password of your own.`
+        : 'Is every camera set as it should be?'}
+    </p>
     <label class="mb-3 block">
       <span class="head mb-1 block">Name</span>
       <input class="field w-full" bind:value={user} autocomplete="username" required />

@@ -4,6 +4,7 @@
   import { count, when } from '../lib/format';
   import { person } from '../lib/session.svelte';
   import Page from '../lib/ui/Page.svelte';
+  import CheckUp from './watch/CheckUp.svelte';
   import Notices from './watch/Notices.svelte';
   import PlanList from './watch/PlanList.svelte';
   import ReportForm from './watch/ReportForm.svelte';
@@ -31,4 +32,5 @@
   <PlanList {plans} />
   {#if person.may('ADMINISTRATOR')}<Notices />{/if}
   <ReportForm />
+  {#if person.may('ADMINISTRATOR')}<CheckUp />{/if}
 </Page>

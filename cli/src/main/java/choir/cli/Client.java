@@ -39,6 +39,11 @@ final class Client {
     private final URI service;
     private final Optional<String> token;
 
+    /** Without a slash at its end. */
+    URI address() {
+        return service;
+    }
+
     Client(URI service, Optional<String> token) {
         this.service = service;
         this.token = token;

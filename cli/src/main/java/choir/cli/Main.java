@@ -54,6 +54,7 @@ public final class Main {
         COMMANDS.put("token", TokenCommand.class);
         COMMANDS.put("user", UserCommand.class);
         COMMANDS.put("inbox", InboxCommand.class);
+        COMMANDS.put("check-up", CheckUpCommand.class);
         COMMANDS.put("backup", BackupCommand.class);
         COMMANDS.put("restore", RestoreCommand.class);
         COMMANDS.put("demo", DemoCommand.class);

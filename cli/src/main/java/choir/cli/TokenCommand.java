@@ -5,5 +5,5 @@ import picocli.CommandLine.Command;
 @Command(
         name = "token",
         description = "Your tokens.",
-        subcommands = {TokenList.class, TokenRevoke.class})
+        subcommands = {TokenList.class, TokenAdd.class, TokenRevoke.class})
 final class TokenCommand {}

@@ -5,7 +5,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "add", description = "Let a person in; prints a one-time password, once.")
+@Command(name = "add", description = "Let a person in; prints an invitation, once.")
 final class UserAdd extends Act {
     @Parameters(paramLabel = "NAME")
     private String name = "";
@@ -16,8 +16,7 @@ final class UserAdd extends Act {
     @Override
     int run(Client service) {
         var invited = service.post("/api/v1/people", Map.of("name", name, "role", role));
-        say(name + " signs in to the console with the one-time password " + Listing.text(invited, "oneTimePassword")
-                + " and chooses one of their own");
+        say(Invited.words(service.address(), invited));
         return Failure.DONE;
     }
 }

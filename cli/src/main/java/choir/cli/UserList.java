@@ -13,12 +13,15 @@ final class UserList extends Act {
         listing.print(
                 out(),
                 Listing.items(service.get("/api/v1/people")),
-                new Table("name", "role", "since", "password"),
+                new Table("name", "role", "since", "password", "tokens"),
                 p -> new String[] {
                     Listing.text(p, "name"),
                     Listing.text(p, "role"),
                     Times.of(Listing.text(p, "createdAt")),
-                    p.path("oneTime").asBoolean() ? "one-time, not replaced yet" : "own"
+                    p.hasNonNull("oneTimeUntil")
+                            ? "invited until " + Times.of(Listing.text(p, "oneTimeUntil"))
+                            : p.path("oneTime").asBoolean() ? "one-time, not replaced yet" : "own",
+                    Listing.number(p, "tokens")
                 },
                 "nobody");
         return Failure.DONE;

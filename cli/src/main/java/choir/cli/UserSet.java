@@ -30,8 +30,7 @@ final class UserSet extends Act {
         }
         if (renew) {
             var invited = service.post(path + "/one-time-password", Map.of());
-            say(name + " signs in to the console with the one-time password " + Listing.text(invited, "oneTimePassword")
-                    + " and chooses one of their own");
+            say(Invited.words(service.address(), invited));
         }
         return Failure.DONE;
     }

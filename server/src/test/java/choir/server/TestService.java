@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.apache.tomcat.util.threads.ThreadPoolExecutor;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.tomcat.TomcatWebServer;
@@ -279,10 +280,15 @@ public final class TestService implements AutoCloseable {
 
     /** The status of a request of somebody who sends these headers and no token. */
     public int anonymous(String method, String path, String... headers) {
+        return by("", () -> send(method, path, null, headers).status());
+    }
+
+    /** By another token; empty for none. */
+    public <T> T by(String other, Supplier<T> what) {
         var before = token;
-        token = "";
+        token = other;
         try {
-            return send(method, path, null, headers).status();
+            return what.get();
         } finally {
             token = before;
         }

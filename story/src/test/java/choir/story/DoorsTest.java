@@ -61,6 +61,10 @@ class DoorsTest {
             "PUT /api/v1/people/{name}",
             "POST /api/v1/people/{name}/one-time-password",
             "DELETE /api/v1/people/{name}",
+            "GET /api/v1/people/{name}/tokens",
+            "DELETE /api/v1/people/{name}/tokens/{id}",
+            "DELETE /api/v1/people/{name}/sessions",
+            "GET /api/v1/check-up",
             "POST /api/v1/recorders",
             "POST /api/v1/recorder-searches",
             "POST /api/v1/password-changes",
@@ -70,7 +74,8 @@ class DoorsTest {
             "PUT /api/v1/families/{name}",
             "DELETE /api/v1/recorders/{name}");
 
-    private static final Set<String> OWN = Set.of("DELETE /api/v1/session", "DELETE /api/v1/tokens/{id}");
+    private static final Set<String> OWN = Set.of(
+            "DELETE /api/v1/session", "DELETE /api/v1/sessions", "DELETE /api/v1/tokens/{id}", "POST /api/v1/tokens");
 
     private static Ensemble choir;
     private static List<String> doors;

@@ -12,6 +12,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Base64;
@@ -21,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -33,14 +35,57 @@ import org.springframework.stereotype.Component;
 public class Accounts {
     private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
 
-    record Account(String name, Role role, String passwordHash, boolean oneTime, long version) {}
+    /** An invitation that nobody followed by then is over. */
+    static final Duration INVITED_FOR = Duration.ofDays(7);
 
+    private static final int LONGEST_LABEL = 100;
+    private static final Duration LONGEST_TOKEN = Duration.ofDays(3_660);
+
+    /** @param oneTimeUntil when a one-time password ends; empty when it does not */
+    record Account(
+            String name,
+            Role role,
+            String passwordHash,
+            boolean oneTime,
+            Optional<Instant> oneTimeUntil,
+            long version) {
+        Account with(Role other) {
+            return new Account(name, other, passwordHash, oneTime, oneTimeUntil, version);
+        }
+    }
+
+    /**
+     * @param role what it lets in to at most; missing when it is all that its person may do
+     * @param endsAt missing when it does not end by itself
+     */
     public record Token(
             long id,
             String account,
             String label,
             String createdAt,
-            @org.jspecify.annotations.Nullable String lastUsedAt) {}
+            @Nullable String lastUsedAt,
+            @Nullable String endsAt,
+            @Nullable String role) {}
+
+    /**
+     * What somebody wants a token for.
+     *
+     * @param role what it is to let in to at most; empty for all that its person may do
+     * @param lasts empty for as long as nobody takes it back
+     */
+    record TokenWish(String label, Optional<Role> role, Optional<Duration> lasts) {
+        /** @throws Problem when it cannot be meant */
+        TokenWish {
+            if (label.isBlank() || label.length() > LONGEST_LABEL) {
+                throw new Problem(
+                        Problem.Kind.INVALID, "say what the token is for, in 1 to " + LONGEST_LABEL + " characters");
+            }
+            if (lasts.filter(l -> l.isNegative() || l.isZero() || l.compareTo(LONGEST_TOKEN) > 0)
+                    .isPresent()) {
+                throw new Problem(Problem.Kind.INVALID, "a token lasts 1 to " + LONGEST_TOKEN.toDays() + " days");
+            }
+        }
+    }
 
     private final Database database;
     private final Journal journal;
@@ -85,6 +130,32 @@ public class Accounts {
         return password;
     }
 
+    /** From now on a one-time password of theirs is good for so long; within a transaction. */
+    void invitedUntil(String name, Instant until) {
+        database.change("UPDATE account SET one_time_until = :until WHERE name = :name AND one_time = 1")
+                .param("until", until.toString())
+                .param("name", name)
+                .update();
+    }
+
+    /** Everything that lets them in without their password does so no more. */
+    void endSessions(String name, String who) {
+        database.write(() -> {
+            require(name);
+            database.change("UPDATE account SET version = version + 1 WHERE name = :name")
+                    .param("name", name)
+                    .update();
+            endTokensOf(name);
+            journal.add(who, "ended all sessions and tokens", name, "");
+        });
+    }
+
+    private void endTokensOf(String name) {
+        database.change("DELETE FROM token WHERE account = :name")
+                .param("name", name)
+                .update();
+    }
+
     /** Another one-time password, with which everything that was let in before is out; within a transaction. */
     String renew(String name) {
         var password = secret(12);
@@ -99,16 +170,15 @@ public class Accounts {
 
     private void replace(String name, String password, boolean oneTime) {
         database.change("""
-                        UPDATE account SET password_hash = :hash, one_time = :oneTime, version = version + 1
+                        UPDATE account
+                        SET password_hash = :hash, one_time = :oneTime, one_time_until = NULL, version = version + 1
                         WHERE name = :name
                         """)
                 .param("hash", encoder.encode(password))
                 .param("oneTime", oneTime ? 1 : 0)
                 .param("name", name)
                 .update();
-        database.change("DELETE FROM token WHERE account = :name")
-                .param("name", name)
-                .update();
+        endTokensOf(name);
     }
 
     private void add(String name, Role role, String password, boolean oneTime, String who) {
@@ -128,13 +198,16 @@ public class Accounts {
     }
 
     Optional<Account> find(String name) {
-        return database.query("SELECT name, role, password_hash, one_time, version FROM account WHERE name = :name")
+        return database.query("""
+                        SELECT name, role, password_hash, one_time, one_time_until, version FROM account WHERE name = :name
+                        """)
                 .param("name", name)
                 .query((row, n) -> new Account(
                         row.getString("name"),
                         Role.valueOf(row.getString("role")),
                         row.getString("password_hash"),
                         row.getBoolean("one_time"),
+                        Optional.ofNullable(row.getString("one_time_until")).map(Instant::parse),
                         row.getLong("version")))
                 .optional();
     }
@@ -169,6 +242,12 @@ public class Accounts {
             throw wrong();
         }
         guesses.right(name, place);
+        if (account.get().oneTimeUntil().filter(clock.instant()::isAfter).isPresent()) {
+            throw new Problem(
+                    Problem.Kind.SIGNED_OUT,
+                    "that one-time password is over since "
+                            + account.get().oneTimeUntil().get() + "; ask an administrator for another");
+        }
         return account.get();
     }
 
@@ -194,28 +273,51 @@ public class Accounts {
     }
 
     /** Makes a token and returns its text, which is shown this once. */
-    String makeToken(String account, String label) {
+    String makeToken(String account, TokenWish wish) {
         var text = "choir_" + secret(32);
+        var now = clock.instant().truncatedTo(ChronoUnit.SECONDS);
+        var ends = wish.lasts().map(now::plus).map(Instant::toString);
         database.write(() -> {
-            database.change(
-                            "INSERT INTO token (account, label, hash, created_at) VALUES (:account, :label, :hash, :at)")
+            database.change("""
+                            INSERT INTO token (account, label, hash, created_at, ends_at, role)
+                            VALUES (:account, :label, :hash, :at, :ends, :role)
+                            """)
                     .param("account", account)
-                    .param("label", label)
+                    .param("label", wish.label())
                     .param("hash", hash(text))
-                    .param("at", clock.instant().toString())
+                    .param("at", now.toString())
+                    .param("ends", ends.orElse(null))
+                    .param("role", wish.role().map(Role::name).orElse(null))
                     .update();
-            journal.add(account, "made a token", label, "");
+            journal.add(
+                    account,
+                    "made a token",
+                    wish.label(),
+                    wish.role().map(r -> "as " + r.word()).orElse("")
+                            + ends.map(e -> " until " + e).orElse(""));
         });
         return text;
     }
 
+    /** A token, with what it is let in to. */
+    private record Held(String account, Optional<Role> role, Optional<Instant> ends) {}
+
     Optional<Account> byToken(String text) {
         var hash = hash(text);
-        var account = database.query("SELECT account FROM token WHERE hash = :hash")
+        var now = clock.instant();
+        var account = database.query("SELECT account, role, ends_at FROM token WHERE hash = :hash")
                 .param("hash", hash)
-                .query(String.class)
+                .query((row, n) -> new Held(
+                        row.getString("account"),
+                        Optional.ofNullable(row.getString("role")).map(Role::valueOf),
+                        Optional.ofNullable(row.getString("ends_at")).map(Instant::parse)))
                 .optional()
-                .flatMap(this::find);
+                .filter(t -> t.ends().filter(now::isAfter).isEmpty())
+                .flatMap(t -> find(t.account())
+                        .map(a -> t.role()
+                                .filter(r -> r.compareTo(a.role()) < 0)
+                                .map(a::with)
+                                .orElse(a)));
         account.ifPresent(a -> used.put(hash, clock.instant()));
         return account;
     }
@@ -237,24 +339,27 @@ public class Accounts {
     }
 
     List<Token> tokens(String account) {
-        return database.query(
-                        "SELECT id, account, label, created_at, last_used_at FROM token WHERE account = :account ORDER BY id")
+        return database.query("SELECT id, account, label, created_at, last_used_at, ends_at, role FROM token"
+                        + " WHERE account = :account ORDER BY id")
                 .param("account", account)
                 .query(Token.class)
                 .list();
     }
 
-    void revoke(String account, long id) {
-        int gone = database.write(() -> {
-            journal.add(account, "revoked a token", Long.toString(id), "");
-            return database.change("DELETE FROM token WHERE id = :id AND account = :account")
+    /** @param account whose it is */
+    void revoke(String account, long id, String who) {
+        database.write(() -> {
+            int gone = database.change("DELETE FROM token WHERE id = :id AND account = :account")
                     .param("id", id)
                     .param("account", account)
                     .update();
+            if (gone == 0) {
+                throw new Problem(
+                        Problem.Kind.NOT_FOUND,
+                        (who.equals(account) ? "you have" : account + " has") + " no token " + id);
+            }
+            journal.add(who, "revoked a token", Long.toString(id), who.equals(account) ? "" : "of " + account);
         });
-        if (gone == 0) {
-            throw new Problem(Problem.Kind.NOT_FOUND, "you have no token " + id);
-        }
     }
 
     private String secret(int bytes) {

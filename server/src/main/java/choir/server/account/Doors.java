@@ -57,8 +57,12 @@ class Doors {
                         .permitAll()
                         .requestMatchers("/actuator/**")
                         .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.DELETE, "/api/v1/session", "/api/v1/tokens/*")
+                        .requestMatchers(HttpMethod.DELETE, "/api/v1/session", "/api/v1/sessions", "/api/v1/tokens/*")
                         .authenticated()
+                        .requestMatchers(HttpMethod.POST, "/api/v1/tokens")
+                        .authenticated()
+                        .requestMatchers("/api/v1/check-up")
+                        .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(
                                 HttpMethod.POST,
                                 "/api/v1/readings",

@@ -1,7 +1,9 @@
 package choir.server.account;
 
 import choir.server.web.Problem;
+import com.nulabinc.zxcvbn.Zxcvbn;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 
 /** Which passwords people may choose. What stands here is what the hash keeps: of a longer one it would forget the end. */
@@ -11,6 +13,8 @@ final class PasswordRule {
     private static final int MOST_BYTES = 72;
 
     private static final int DIFFERENT = 5;
+    /** So few are tried in a day, even where guesses are as slow as here and come from many places. */
+    private static final double FEW_GUESSES = 1e8;
 
     private PasswordRule() {}
 
@@ -27,6 +31,11 @@ final class PasswordRule {
         var without = fresh.toLowerCase(Locale.ROOT).replace(name.toLowerCase(Locale.ROOT), "");
         if (without.length() < SHORTEST - DIFFERENT && without.length() < fresh.length()) {
             refuse("a password is more than the name of the one whom it lets in");
+        }
+        if (new Zxcvbn().measure(fresh, List.of(name, "choir")).getGuesses() < FEW_GUESSES) {
+            refuse(
+                    "that password would be guessed soon: lists of common ones, words, names, dates and keys in a row are"
+                            + " tried first; take some words that have nothing to do with each other");
         }
     }
 

@@ -4,6 +4,9 @@ import choir.server.account.PeopleApi.PersonView;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
@@ -16,20 +19,28 @@ class People {
     private final Accounts accounts;
     private final Database database;
     private final Journal journal;
+    private final Clock clock;
 
-    People(Accounts accounts, Database database, Journal journal) {
+    People(Accounts accounts, Database database, Journal journal, Clock clock) {
+        this.clock = clock;
         this.accounts = accounts;
         this.database = database;
         this.journal = journal;
     }
 
     List<PersonView> all() {
-        return database.query("SELECT name, role, one_time, created_at FROM account ORDER BY name")
+        return database.query("""
+                        SELECT name, role, one_time, one_time_until, created_at,
+                               (SELECT count(*) FROM token WHERE account = name) AS tokens
+                        FROM account ORDER BY name
+                        """)
                 .query((row, n) -> new PersonView(
                         row.getString("name"),
                         Role.valueOf(row.getString("role")).word(),
                         row.getBoolean("one_time"),
-                        row.getString("created_at")))
+                        row.getString("one_time_until"),
+                        row.getString("created_at"),
+                        row.getInt("tokens")))
                 .list();
     }
 
@@ -49,7 +60,9 @@ class People {
             if (accounts.find(name).isPresent()) {
                 throw new Problem(Problem.Kind.CONFLICT, "there is a person " + name + " already");
             }
-            return accounts.add(name, role, who);
+            var password = accounts.add(name, role, who);
+            accounts.invitedUntil(name, invitedUntil());
+            return password;
         });
     }
 
@@ -73,8 +86,14 @@ class People {
         return database.write(() -> {
             accounts.require(name);
             journal.add(who, "gave a person a one-time password", name, "");
-            return accounts.renew(name);
+            var password = accounts.renew(name);
+            accounts.invitedUntil(name, invitedUntil());
+            return password;
         });
+    }
+
+    private Instant invitedUntil() {
+        return clock.instant().plus(Accounts.INVITED_FOR).truncatedTo(ChronoUnit.MINUTES);
     }
 
     void remove(String name, String who) {

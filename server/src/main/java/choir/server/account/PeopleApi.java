@@ -2,6 +2,7 @@ package choir.server.account;
 
 import java.security.Principal;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,15 +20,28 @@ class PeopleApi {
 
     record RoleRequest(String role) {}
 
-    /** @param oneTime a one-time password was given out and not replaced yet */
-    record PersonView(String name, String role, boolean oneTime, String createdAt) {}
+    /**
+     * @param oneTime a one-time password was given out and not replaced yet
+     * @param oneTimeUntil when that one ends; missing when it does not
+     * @param tokens how many let them in
+     */
+    record PersonView(
+            String name,
+            String role,
+            boolean oneTime,
+            @Nullable String oneTimeUntil,
+            String createdAt,
+            int tokens) {}
 
     record Invitation(String name, String role, String oneTimePassword) {}
 
     private final People people;
 
-    PeopleApi(People people) {
+    private final Accounts accounts;
+
+    PeopleApi(People people, Accounts accounts) {
         this.people = people;
+        this.accounts = accounts;
     }
 
     @GetMapping("/api/v1/people")
@@ -53,6 +67,26 @@ class PeopleApi {
     Invitation renew(@PathVariable String name, Principal who) {
         var password = people.renew(name, who.getName());
         return new Invitation(name, people.role(name).word(), password);
+    }
+
+    @GetMapping("/api/v1/people/{name}/tokens")
+    List<Accounts.Token> tokens(@PathVariable String name) {
+        accounts.mustKnow(name);
+        return accounts.tokens(name);
+    }
+
+    @DeleteMapping("/api/v1/people/{name}/tokens/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void revoke(@PathVariable String name, @PathVariable long id, Principal who) {
+        accounts.mustKnow(name);
+        accounts.revoke(name, id, who.getName());
+    }
+
+    /** For somebody whose machine was lost. */
+    @DeleteMapping("/api/v1/people/{name}/sessions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOutEverywhere(@PathVariable String name, Principal who) {
+        accounts.endSessions(name, who.getName());
     }
 
     @DeleteMapping("/api/v1/people/{name}")

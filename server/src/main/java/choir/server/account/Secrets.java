@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
+import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.HexFormat;
 import javax.crypto.Cipher;
@@ -48,6 +49,11 @@ public class Secrets {
         } catch (IOException e) {
             throw new UncheckedIOException("the key file " + file + " cannot be read or made", e);
         }
+    }
+
+    /** Whether that file still holds the key that is used. */
+    boolean isKeptIn(Path file) {
+        return Files.exists(file) && MessageDigest.isEqual(key(file), key.getEncoded());
     }
 
     /** The file appears with its whole content or not at all. */

@@ -1,10 +1,14 @@
 package choir.server.account;
 
+import choir.server.account.Accounts.TokenWish;
 import choir.server.web.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
+import java.time.Duration;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -29,7 +33,20 @@ class SessionApi {
 
     record NewPassword(String user, String old, String fresh) {}
 
-    record TokenRequest(String user, String password, String label) {}
+    /**
+     * @param role what the token is to let in to at most; missing for all that its person may do
+     * @param days after so many it ends by itself; missing for when it is taken back
+     */
+    record TokenRequest(
+            String user,
+            String password,
+            String label,
+            @Nullable String role,
+            @Nullable Integer days) {}
+
+    /** The same of somebody who is signed in. */
+    record OwnTokenRequest(
+            String label, @Nullable String role, @Nullable Integer days) {}
 
     record TokenText(String user, String token) {}
 
@@ -71,11 +88,14 @@ class SessionApi {
 
     @GetMapping("/api/v1/session")
     Session session(Authentication authentication) {
-        var role = authentication.getAuthorities().stream()
+        return new Session(authentication.getName(), roleOf(authentication).name(), false);
+    }
+
+    private static Role roleOf(Authentication authentication) {
+        return authentication.getAuthorities().stream()
                 .map(a -> Role.valueOf(String.valueOf(a.getAuthority()).substring("ROLE_".length())))
-                .max(java.util.Comparator.naturalOrder())
+                .max(Comparator.naturalOrder())
                 .orElse(Role.VIEWER);
-        return new Session(authentication.getName(), role.name(), false);
     }
 
     @DeleteMapping("/api/v1/session")
@@ -103,9 +123,29 @@ class SessionApi {
         if (account.oneTime()) {
             throw new Problem(
                     Problem.Kind.NOT_ALLOWED,
-                    "the password is a one-time one; sign in to the console and choose your own first");
+                    "the password is a one-time one; choose your own first, in the console or by: choir login --new-password");
         }
-        return new TokenText(account.name(), accounts.makeToken(account.name(), given.label()));
+        return new TokenText(
+                account.name(), accounts.makeToken(account.name(), wish(given.label(), given.role(), given.days())));
+    }
+
+    private static TokenWish wish(String label, @Nullable String role, @Nullable Integer days) {
+        return new TokenWish(
+                label,
+                Optional.ofNullable(role).map(Role::of),
+                Optional.ofNullable(days).map(Duration::ofDays));
+    }
+
+    /** By a session: whoever has a token that may little does not get one that may more by it. */
+    @PostMapping("/api/v1/tokens")
+    @ResponseStatus(HttpStatus.CREATED)
+    TokenText makeOwnToken(@RequestBody OwnTokenRequest given, Authentication who) {
+        var mine = roleOf(who);
+        var wish = wish(given.label(), given.role(), given.days());
+        var most = wish.role().filter(r -> r.compareTo(mine) < 0).orElse(mine);
+        return new TokenText(
+                who.getName(),
+                accounts.makeToken(who.getName(), new TokenWish(wish.label(), Optional.of(most), wish.lasts())));
     }
 
     @GetMapping("/api/v1/tokens")
@@ -116,6 +156,13 @@ class SessionApi {
     @DeleteMapping("/api/v1/tokens/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void revoke(@PathVariable long id, Principal principal) {
-        accounts.revoke(principal.getName(), id);
+        accounts.revoke(principal.getName(), id, principal.getName());
+    }
+
+    /** Everything that lets this person in without their password does so no more, this session among them. */
+    @DeleteMapping("/api/v1/sessions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOutEverywhere(Principal principal) {
+        accounts.endSessions(principal.getName(), principal.getName());
     }
 }

@@ -15,6 +15,10 @@ class PasswordRuleTest {
                 "'          ' | different characters",
                 "aaaaaaaaaabbbb | different characters",
                 "short one | at least 10 characters",
+                "password1234 | guessed soon",
+                "qwertyuiop12 | guessed soon",
+                "1234567890ab | guessed soon",
+                "Password123! | guessed soon",
                 "brunhilde1brunhilde | more than the name",
                 "BrunhildeBrunHilde | more than the name",
             })
