@@ -21,6 +21,9 @@
   let waves = $state('1, 10%');
   let plain = $state(false);
   let outlook = $state<Schemas['PasswordOutlook'] | undefined>();
+  const changed = $derived(outlook?.recorders.filter((line) => !line.why) ?? []);
+  const reasons = $derived([...new Set(outlook?.recorders.flatMap((line) => line.why ?? []))]);
+  const leftOut = (why: string) => outlook?.recorders.filter((line) => line.why === why) ?? [];
 
   const wish = () => ({
     select,
@@ -72,22 +75,31 @@
         ? `; ${outlook.leftOut} ${outlook.leftOut === 1 ? 'is' : 'are'} left out`
         : ''}.
     </p>
-    <div class="max-h-72 overflow-auto">
-      <table class="w-full text-sm">
-        <Heads titles={['Recorder', 'User', 'TLS', '']} />
-        <tbody>
-          {#each outlook.recorders as line (line.recorder)}
-            <tr class="border-b border-line/60">
-              <td class="py-1.5 pr-4 whitespace-nowrap">{line.recorder}</td>
-              <td class="native py-1.5 pr-4">{line.user}</td>
-              <td class="py-1.5 pr-4">{line.tls ? 'yes' : 'no'}</td>
-              <td class="py-1.5 {line.why ? 'text-faint' : ''}"
-                >{line.why ? `left out: it ${line.why}` : 'gets a new password'}</td
-              >
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+    <div class="max-h-72 overflow-auto text-sm">
+      {#if changed.length > 0}
+        <table class="w-full">
+          <Heads titles={['Recorder', 'User', 'TLS']} />
+          <tbody>
+            {#each changed as line (line.recorder)}
+              <tr class="border-b border-line/60">
+                <td class="py-1.5 pr-4 whitespace-nowrap">{line.recorder}</td>
+                <td class="native py-1.5 pr-4">{line.user}</td>
+                <td class="py-1.5">{line.tls ? 'yes' : 'no'}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/if}
+      {#each reasons as why (why)}
+        <p class="mt-3 text-faint">
+          Left out, {leftOut(why).length}: it {why}.
+          <span class="text-ink"
+            >{leftOut(why)
+              .map((l) => l.recorder)
+              .join(', ')}</span
+          >
+        </p>
+      {/each}
     </div>
     <div class="mt-4"><Trouble error={attempts.error} /></div>
     <div class="flex flex-wrap gap-2">

@@ -12,7 +12,7 @@
 
   const WORDS: Record<string, string> = {
     well: 'well',
-    look: 'look',
+    look: 'see to it',
     wrong: 'wrong',
     'not-known': 'not known',
   };

@@ -44,7 +44,7 @@ final class CheckUpCommand extends Act {
         return new String[] {
             switch (Listing.text(check, "state")) {
                 case "well" -> "well";
-                case "look" -> "look";
+                case "look" -> "see to it";
                 case "wrong" -> "WRONG";
                 default -> "not known";
             },

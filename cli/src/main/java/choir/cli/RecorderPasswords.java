@@ -1,10 +1,14 @@
 package choir.cli;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
 
 @Command(
         name = "passwords",
@@ -49,16 +53,7 @@ final class RecorderPasswords extends Act {
             body.put("waves", waves);
         }
         var outlook = service.post("/api/v1/password-changes/outlook", body);
-        var table = new Table("recorder", "user", "by TLS", "");
-        for (var line : outlook.path("recorders")) {
-            var why = Listing.text(line, "why");
-            table.row(
-                    Listing.text(line, "recorder"),
-                    Listing.text(line, "user"),
-                    line.path("tls").asBoolean() ? "yes" : "no",
-                    why.isEmpty() ? "gets a new password" : "left out: " + why);
-        }
-        table.print(out(), Table.terminalWidth());
+        print(outlook);
         int changed = outlook.path("changed").asInt();
         if (changed == 0) {
             throw new Failure(Failure.FAILED, "there is no password to change");
@@ -70,5 +65,27 @@ final class RecorderPasswords extends Act {
         var ended = finish(service, service.post("/api/v1/password-changes", body));
         say(Listing.text(ended, "note"));
         return Listing.text(ended, "state").equals("done") ? Failure.DONE : Failure.FOUND;
+    }
+
+    private void print(JsonNode outlook) {
+        var table = new Table("gets a new password", "user", "by TLS");
+        Map<String, List<String>> leftOut = new LinkedHashMap<>();
+        for (var line : outlook.path("recorders")) {
+            var why = Listing.text(line, "why");
+            var recorder = Listing.text(line, "recorder");
+            if (why.isEmpty()) {
+                table.row(recorder, Listing.text(line, "user"), line.path("tls").asBoolean() ? "yes" : "no");
+            } else {
+                leftOut.computeIfAbsent(why, w -> new ArrayList<>()).add(recorder);
+            }
+        }
+        if (!table.isEmpty()) {
+            table.print(out(), Table.terminalWidth());
+        }
+        leftOut.forEach((why, recorders) ->
+                say("left out, " + recorders.size() + ": it " + why + ": " + String.join(", ", recorders)));
+        if (!plain && leftOut.keySet().stream().anyMatch(why -> why.contains("without TLS"))) {
+            say("  (--plain includes those without TLS)");
+        }
     }
 }

@@ -184,9 +184,7 @@ class PasswordApi {
         }
         return mayBeSent
                 ? Optional.empty()
-                : Optional.of(
-                        "is spoken to without TLS, so anybody on the way could read the new password; include such"
-                                + " recorders with --plain");
+                : Optional.of("is spoken to without TLS, so anybody on the way could read the new password");
     }
 
     private static void require(String password) {

@@ -34,7 +34,10 @@ class PlansCheck implements Check {
                     "nothing is audited by itself, so a camera that slips away is seen when somebody looks",
                     "choir plan add audit");
         }
+        long ran = plans.stream().filter(p -> p.last().isPresent()).count();
         return Seen.well(
-                plans.size() == 1 ? "the only one ran the last time" : "all " + plans.size() + " ran the last time");
+                ran == plans.size()
+                        ? "all " + ran + " did what they should the last time"
+                        : ran + " of " + plans.size() + " did what they should; the others have not come due yet");
     }
 }
