@@ -3,6 +3,7 @@
   import { api, ask, type Schemas } from '../../lib/api/client';
   import { count, when } from '../../lib/format';
   import { rested } from '../../lib/rested.svelte';
+  import { person } from '../../lib/session.svelte';
   import Allowed from '../../lib/ui/Allowed.svelte';
   import Empty from '../../lib/ui/Empty.svelte';
   import Heads from '../../lib/ui/Heads.svelte';
@@ -19,12 +20,14 @@
       ? `Report of ${count(plan.days ?? 0, 'day')}`
       : plan.kind === 'activity'
         ? 'What was recorded'
-        : 'Audit';
+        : plan.kind === 'backup'
+          ? 'Backup'
+          : 'Audit';
   }
 
   let cron = $state('0 6 * * 1-5');
   let select = $state('');
-  let kind = $state<'audit' | 'report' | 'activity'>('audit');
+  let kind = $state<'audit' | 'report' | 'activity' | 'backup'>('audit');
   let days = $state(30);
   let mail = $state('');
   let error = $state<Error | undefined>();
@@ -53,7 +56,12 @@
     void attempt(() =>
       ask(
         api.POST('/api/v1/plans', {
-          body: { kind, cron, select, ...(kind === 'report' ? { days, mail } : {}) },
+          body: {
+            kind,
+            cron,
+            ...(kind === 'backup' ? {} : { select }),
+            ...(kind === 'report' ? { days, mail } : {}),
+          },
         }),
       ),
     );
@@ -111,6 +119,7 @@
           <option value="audit">an audit</option>
           <option value="report">a report</option>
           <option value="activity">what was recorded</option>
+          {#if person.may('ADMINISTRATOR')}<option value="backup">a backup</option>{/if}
         </select>
       </label>
       <label>
@@ -124,16 +133,18 @@
               : ''}
         </span>
       </label>
-      <label>
-        <span class="head mb-1 block">Cameras</span>
-        <input
-          class="field w-64"
-          bind:value={select}
-          name="select"
-          placeholder="everything"
-          spellcheck="false"
-        />
-      </label>
+      {#if kind !== 'backup'}
+        <label>
+          <span class="head mb-1 block">Cameras</span>
+          <input
+            class="field w-64"
+            bind:value={select}
+            name="select"
+            placeholder="everything"
+            spellcheck="false"
+          />
+        </label>
+      {/if}
       {#if kind === 'report'}
         <label>
           <span class="head mb-1 block">Full days before</span>

@@ -1,12 +1,15 @@
 package choir.cli;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "add", description = "Audit a selection at set times, make a report of it, or ask what was recorded.")
+@Command(
+        name = "add",
+        description = "Audit a selection at set times, make a report of it, ask what was recorded, or make backups.")
 final class PlanAdd extends Act {
     @Parameters(
             index = "0",
@@ -22,6 +25,9 @@ final class PlanAdd extends Act {
 
     @Option(names = "--activity", description = "asks what was recorded, and compares it with the policy, instead")
     private boolean activity;
+
+    @Option(names = "--backup", description = "copies everything that is stored, instead; for administrators")
+    private boolean backup;
 
     @Option(
             names = "--days",
@@ -39,11 +45,14 @@ final class PlanAdd extends Act {
             throw new Failure(
                     Failure.WRONG_USAGE, "--mail is for reports; who hears of audits is said by: choir notice add");
         }
-        if (activity && report) {
-            throw new Failure(Failure.WRONG_USAGE, "a plan is for one thing: say --report or --activity");
+        if (Stream.of(activity, report, backup).filter(said -> said).count() > 1) {
+            throw new Failure(Failure.WRONG_USAGE, "a plan is for one thing: say --report, --activity or --backup");
+        }
+        if (backup && !words.isEmpty()) {
+            throw new Failure(Failure.WRONG_USAGE, "a backup is of everything, so there is nothing to select");
         }
         var body = Client.body();
-        body.put("kind", report ? "report" : activity ? "activity" : "audit");
+        body.put("kind", backup ? "backup" : report ? "report" : activity ? "activity" : "audit");
         body.put("cron", cron);
         body.put("select", Selections.joined(words, ""));
         if (report) {

@@ -101,6 +101,11 @@ final class Browser implements AutoCloseable {
         signIn(Ensemble.ADMIN, Ensemble.PASSWORD);
     }
 
+    void forgetWhoIsSignedIn() {
+        driver.manage().deleteAllCookies();
+        driver.get("about:blank");
+    }
+
     void signIn(String user, String password) {
         driver.manage().deleteAllCookies();
         open("/");

@@ -423,6 +423,45 @@ class WorkplaceTest {
 
     @Test
     @Order(14)
+    void somebodyIsLetInByALinkAndNoFurtherThanTheirRole() {
+        browser.open("/people");
+        browser.see("Who may do what here?");
+        browser.press("Let somebody in");
+        browser.type("input[name=name]", "tove");
+        browser.choose("select[name=role]", "technician: reads recorders, tries settings, works off sheets");
+        browser.press("Make an invitation");
+        var link = browser.value("input[name=link]");
+        assertThat(link).contains("/#invited=tove:");
+        browser.press("Close");
+        assertThat(browser.row("tove")).contains("invited until");
+        browser.type("input[name=label]", "a wall of pictures");
+        browser.press("Make a token");
+        assertThat(browser.value("input[name=made]")).startsWith("choir_");
+        assertThat(browser.row("a wall of pictures")).contains("what a viewer may", "never");
+        assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.size(390, 800);
+        assertThat(browser.scrollsSideways()).isFalse();
+        browser.size(1280, 800);
+
+        browser.forgetWhoIsSignedIn();
+        browser.open(link.substring(link.indexOf("/#")));
+        browser.see("Welcome, tove.");
+        assertThat(browser.run("return location.hash"))
+                .as("nobody needs it any more")
+                .isEqualTo("");
+        browser.type("input[autocomplete=new-password]", "password1234");
+        browser.press("Sign in");
+        browser.see("would be guessed soon");
+        browser.type("input[autocomplete=new-password]", "seven lanterns along a pier");
+        browser.press("Sign in");
+        browser.see("Is the fleet in tune?");
+        browser.open("/people");
+        assertThat(browser.row("tove")).contains("(you)", "own");
+        assertThat(browser.text()).doesNotContain("Let somebody in", "Invite again");
+    }
+
+    @Test
+    @Order(15)
     void aViewerIsOfferedNothingThatTheServiceWouldRefuse() {
         choir.addPerson("vera", "VIEWER");
         browser.signIn("vera", Ensemble.PERSONS_PASSWORD);

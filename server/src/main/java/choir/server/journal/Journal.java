@@ -42,7 +42,7 @@ public class Journal {
     }
 
     public void add(String who, String act, String subject, String detail) {
-        var last = database.change("SELECT id, seal FROM journal ORDER BY id DESC LIMIT 1")
+        var last = database.change("SELECT id, seal FROM journal WHERE id = (SELECT max(id) FROM journal)")
                 .query((row, n) -> new Last(row.getLong("id"), new Seal(row.getString("seal"))))
                 .optional()
                 .orElse(new Last(0, Seal.NONE));

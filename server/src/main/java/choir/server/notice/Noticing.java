@@ -35,16 +35,19 @@ class Noticing implements Works.Follower, Plans.Follower {
         this.clock = clock;
     }
 
+    private void tellWhenFailed(Work work) {
+        if (work.state() == Work.State.FAILED) {
+            tell(Severity.HIGH, failed(work, work.task()));
+        }
+    }
+
     @Override
     public void workEnds(Work work) {
         switch (work.task()) {
             case Task.Audit a -> audited(work);
             case Task.Rollout r -> rolledOut(work, r);
-            case Task.Report r -> {
-                if (work.state() == Work.State.FAILED) {
-                    tell(Severity.HIGH, failed(work, r));
-                }
-            }
+            case Task.Report r -> tellWhenFailed(work);
+            case Task.Backup b -> tellWhenFailed(work);
             case Task.Passwords p -> {
                 if (work.state() != Work.State.DONE) {
                     tell(Severity.HIGH, failed(work, p));

@@ -2,13 +2,14 @@ package choir.server.plan;
 
 import choir.server.db.Database;
 import choir.server.journal.Journal;
-import java.security.Principal;
+import choir.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -86,12 +87,13 @@ class PlanApi {
 
     @PostMapping("/api/v1/plans")
     @ResponseStatus(HttpStatus.CREATED)
-    PlanView add(@RequestBody PlanRequest given, Principal who) {
+    PlanView add(@RequestBody PlanRequest given, Authentication who) {
         var task = PlanTask.of(
                 given.kind(),
                 given.select() == null ? "" : given.select(),
                 given.days() == null ? USUAL_DAYS : given.days(),
                 Optional.ofNullable(given.mail()).filter(m -> !m.isBlank()));
+        mustBeAllowed(task, who);
         var timing = new Timing(given.cron());
         if (next(timing).isEmpty()) {
             throw new choir.refusal.Refusal("\"" + timing.text() + "\" never comes");
@@ -108,12 +110,21 @@ class PlanApi {
 
     @DeleteMapping("/api/v1/plans/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable long id, Principal who) {
+    void remove(@PathVariable long id, Authentication who) {
         database.write(() -> {
             var plan = store.get(id);
+            mustBeAllowed(plan.task(), who);
             store.remove(id);
             journal.add(who.getName(), "took a plan away", "plan " + id, plan.about());
         });
+    }
+
+    /** Whoever may not make a backup plans none either, and takes none away. */
+    private static void mustBeAllowed(PlanTask task, Authentication who) {
+        if (task instanceof PlanTask.Backup
+                && who.getAuthorities().stream().noneMatch(a -> "ROLE_ADMINISTRATOR".equals(a.getAuthority()))) {
+            throw new Problem(Problem.Kind.NOT_ALLOWED, "backups are planned by administrators");
+        }
     }
 
     private List<String> next(Timing timing) {

@@ -53,14 +53,29 @@ sealed interface PlanTask {
         }
     }
 
+    /** Of everything; there is nothing to select. */
+    record Backup() implements PlanTask {
+        @Override
+        public String select() {
+            return "";
+        }
+
+        @Override
+        public String word() {
+            return "backup";
+        }
+    }
+
     static PlanTask of(String kind, String select, int days, Optional<String> mail) {
         return switch (kind) {
             case "audit" -> new Audit(select);
             case "activity" -> new Activity(select);
             case "report" -> new Report(select, days, mail);
+            case "backup" -> new Backup();
             default ->
                 throw new Problem(
-                        Problem.Kind.INVALID, "expected the plan audit, report or activity, not \"" + kind + "\"");
+                        Problem.Kind.INVALID,
+                        "expected the plan audit, report, activity or backup, not \"" + kind + "\"");
         };
     }
 }

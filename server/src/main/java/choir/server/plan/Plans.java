@@ -100,6 +100,7 @@ public class Plans {
             long work = switch (plan.task()) {
                 case PlanTask.Audit(var select) -> audits.add(select, plan.who());
                 case PlanTask.Activity(var select) -> activities.add(select, plan.who());
+                case PlanTask.Backup() -> works.add(new Task.Backup(), plan.who());
                 case PlanTask.Report(var select, int days, var mail) -> {
                     var today = LocalDate.ofInstant(now, clock.getZone());
                     yield works.add(

@@ -16,7 +16,8 @@ public sealed interface Task {
         ROLLOUT,
         REPORT,
         PASSWORDS,
-        ACTIVITY
+        ACTIVITY,
+        BACKUP
     }
 
     Kind kind();
@@ -74,6 +75,19 @@ public sealed interface Task {
         @Override
         public Kind kind() {
             return Kind.ACTIVITY;
+        }
+    }
+
+    /** A copy of everything that is stored. */
+    record Backup() implements Task {
+        @Override
+        public Kind kind() {
+            return Kind.BACKUP;
+        }
+
+        @Override
+        public String selection() {
+            return "";
         }
     }
 

@@ -43,6 +43,9 @@ public final class TaskJson {
                 waves.before().forEach(part -> parts.add(part.toString()));
                 object.put("selection", selection).put("maxFailedPercent", waves.maxFailedPercent());
             }
+            case Task.Backup() -> {
+                // Nothing is to be said of it.
+            }
             case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
         }
         return Json.text(object);
@@ -57,6 +60,7 @@ public final class TaskJson {
                 case READING -> new Task.Reading(Json.list(Json.field(node, "recorders"), JsonNode::asString));
                 case AUDIT -> new Task.Audit(Json.string(node, "selection"));
                 case ACTIVITY -> new Task.Activity(Json.string(node, "selection"));
+                case BACKUP -> new Task.Backup();
                 case REPORT ->
                     new Task.Report(
                             Json.string(node, "selection"),

@@ -72,11 +72,32 @@ class PlansTest {
         assertThat(plan.path("next").path(0).asString()).endsWith("T02:20:00Z");
         var other = service.get("/api/v1/plans").body().path(1);
         assertThat(other.path("kind").asString()).isEqualTo("activity");
-        for (var one : java.util.List.of(plan, other)) {
+        var backup = service.get("/api/v1/plans").body().path(2);
+        assertThat(backup.path("kind").asString()).isEqualTo("backup");
+        for (var one : java.util.List.of(plan, other, backup)) {
             var gone = service.send("DELETE", "/api/v1/plans/" + one.path("id").asLong(), null);
             assertThat(gone.status()).isEqualTo(204);
         }
         assertThat(service.get("/api/v1/plans").body()).isEmpty();
+    }
+
+    @Test
+    void aBackupIsMadeWhenItsTimeComesAndIsPlannedByThoseWhoMayMakeOne() {
+        long id = service.get("/api/v1/plans").body().path(2).path("id").asLong();
+        due(id, Duration.ofMinutes(1));
+        tick();
+        service.awaitIdle();
+        assertThat(service.get("/api/v1/backups").body()).hasSize(1);
+        assertThat(plan(id).has("trouble")).isFalse();
+        service.as("edda", "editor", () -> {
+            var refused = service.post("/api/v1/plans", Map.of("kind", "backup", "cron", "0 4 * * *"));
+            assertThat(refused.status()).isEqualTo(403);
+            assertThat(service.send("DELETE", "/api/v1/plans/" + id, null).status())
+                    .isEqualTo(403);
+            assertThat(service.post("/api/v1/plans", Map.of("kind", "audit", "cron", "0 4 * * *"))
+                            .status())
+                    .isEqualTo(201);
+        });
     }
 
     @Test
@@ -235,6 +256,6 @@ class PlansTest {
                 .contains("1 to 731 days");
         assertThat(service.post("/api/v1/plans", Map.of("kind", "party", "cron", "0 6 1 * *"))
                         .detail())
-                .contains("audit, report or activity");
+                .contains("audit, report, activity or backup");
     }
 }
