@@ -212,21 +212,58 @@ function parseDay(text: string, valid: (value: string) => boolean): Minutes {
   return day;
 }
 
+interface Stroke {
+  from: number;
+  to: number;
+  value: string;
+}
+
 function printDay(day: Minutes): string {
-  const lines: { from: number; to: number; value: string }[] = [];
+  const runs: Stroke[] = [];
   day.forEach((value, m) => {
-    const last = lines.at(-1);
+    const last = runs.at(-1);
     if (value !== undefined && last?.to === m && last.value === value) {
       last.to = m + 1;
     } else if (value !== undefined) {
-      lines.push({ from: m, to: m + 1, value });
+      runs.push({ from: m, to: m + 1, value });
     }
   });
-  return lines
+  return (runs.length <= MOST_SHORTENED ? strokes(runs) : runs)
     .map(({ from, to, value }) =>
       from === 0 && to === DAY ? `daily ${value}` : `daily ${time(from)}-${time(to)} ${value}`,
     )
     .join('\n');
+}
+
+const MOST_SHORTENED = 100;
+
+/**
+ * The fewest stretches that paint the runs, where a later one covers what it is painted over: the first run's stretch ends
+ * with it, or goes on to a later run of the same value, over all that is between.
+ */
+function strokes(runs: Stroke[]): Stroke[] {
+  const known = new Map<string, Stroke[]>();
+  const of = (i: number, j: number): Stroke[] => {
+    const first = runs[i];
+    if (i > j || !first) {
+      return [];
+    }
+    const key = `${i} ${j}`;
+    let best = known.get(key);
+    if (!best) {
+      best = [first, ...of(i + 1, j)];
+      for (let k = i + 1; k <= j; k++) {
+        if (runs[k]?.value === first.value) {
+          const [on, ...after] = of(k, j);
+          const over = [{ ...first, to: on?.to ?? first.to }, ...of(i + 1, k - 1), ...after];
+          best = over.length < best.length ? over : best;
+        }
+      }
+      known.set(key, best);
+    }
+    return best;
+  };
+  return of(0, runs.length - 1);
 }
 
 const TRIGGERS = ['continuous', 'motion', 'alarm', 'analytics', 'motion+alarm'];

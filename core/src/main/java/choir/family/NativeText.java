@@ -1,7 +1,12 @@
 package choir.family;
 
+import choir.week.DateSet;
+import choir.week.WallClock.SpecialDay;
 import choir.week.Week;
 import choir.week.WeekText;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** Native values as people read them. Nothing is ever read back from this text. */
@@ -22,12 +27,33 @@ public final class NativeText {
                         : zones.stream().map(Zone::toString).collect(Collectors.joining("; "));
             case NativeValue.Levels(var week) -> lines(week, "off");
             case NativeValue.SpecialDays(var days) ->
-                days.isEmpty()
-                        ? "none"
-                        : days.stream()
-                                .map(d -> d.calendar() + " (" + d.dates() + "): " + d.plan())
-                                .collect(Collectors.joining(" | "));
+                days(days, dates -> count(dates.dates().size()));
         };
+    }
+
+    /** With what people look up elsewhere otherwise, for those who have nothing else to go by. */
+    public static String inFull(NativeValue value) {
+        return value instanceof NativeValue.SpecialDays(var days) ? days(days, DateSet::toString) : of(value);
+    }
+
+    /** In full only where it would look the same as another that it is not. */
+    public static String beside(NativeValue value, Optional<NativeValue> other) {
+        boolean looksTheSame = other.filter(o -> !o.equals(value))
+                .filter(o -> of(o).equals(of(value)))
+                .isPresent();
+        return looksTheSame ? inFull(value) : of(value);
+    }
+
+    private static String days(List<SpecialDay> days, Function<DateSet, String> dates) {
+        return days.isEmpty()
+                ? "none"
+                : days.stream()
+                        .map(d -> d.calendar() + " (" + dates.apply(d.dates()) + "): " + d.plan())
+                        .collect(Collectors.joining(" | "));
+    }
+
+    private static String count(int dates) {
+        return dates == 1 ? "1 date" : dates + " dates";
     }
 
     private static String lines(Week<?> week, String silent) {

@@ -1,5 +1,6 @@
 package choir.week;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
@@ -10,6 +11,8 @@ import java.util.function.UnaryOperator;
  * @param day spoken of on Monday alone, as the day's own minutes
  */
 public record DayPlan(Week<TriggerSet> day) {
+    private static final int MOST_SHORTENED = 100;
+
     public DayPlan {
         if (day.spokenMinutes() != Week.DAY
                 || day.at(0).isEmpty()
@@ -39,11 +42,13 @@ public record DayPlan(Week<TriggerSet> day) {
         return new DayPlan(day);
     }
 
-    /** The canonical lines. */
+    /** The fewest lines that paint it; of a plan that changes very often, those of its stretches. */
     public List<String> lines() {
-        return WeekText.print(day).stream()
-                .map(line -> line.replaceFirst("^mon", "daily"))
-                .toList();
+        var runs = day.runs();
+        return (runs.size() <= MOST_SHORTENED ? Strokes.of(runs) : runs)
+                .stream()
+                        .map(r -> new WeekWindow(EnumSet.allOf(Day.class), r.from(), r.to()) + " " + r.value())
+                        .toList();
     }
 
     public DayPlan map(UnaryOperator<TriggerSet> each) {

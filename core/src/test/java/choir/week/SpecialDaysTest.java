@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import choir.refusal.Refusal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -55,16 +57,41 @@ class SpecialDaysTest {
     }
 
     @Test
-    void theDayOfAPlanIsPaintedLineByLineAndPrintedCanonically() {
+    void theDayOfAPlanIsPaintedLineByLineAndPrintedInAsFewLines() {
         var plan = DayPlan.parse(List.of("daily none", "daily 08:00-12:00 motion", "daily 20:00- continuous"));
         assertThat(plan.lines())
-                .containsExactly(
-                        "daily 00:00-08:00 none",
-                        "daily 08:00-12:00 motion",
-                        "daily 12:00-20:00 none",
-                        "daily 20:00-24:00 continuous");
+                .containsExactly("daily 00:00-20:00 none", "daily 08:00-12:00 motion", "daily 20:00-24:00 continuous");
         assertThat(DayPlan.parse(plan.lines())).isEqualTo(plan);
         assertThat(DayPlan.parse(List.of("daily continuous"))).hasToString("daily continuous");
+        assertThat(DayPlan.parse(List.of("daily motion", "daily 08:00-20:00 continuous", "daily 10:00-11:00 alarm")))
+                .hasToString("daily motion; daily 08:00-20:00 continuous; daily 10:00-11:00 alarm");
+    }
+
+    /** Whatever somebody wrote, what is printed means the same and is no longer. */
+    @Test
+    void nobodyWritesAPlanInFewerLines() {
+        var random = new Random(7);
+        var triggers = List.of("none", "motion", "continuous", "alarm");
+        for (int round = 0; round < 2_000; round++) {
+            List<String> lines = new ArrayList<>(List.of("daily " + triggers.get(random.nextInt(4))));
+            for (int i = random.nextInt(7); i > 0; i--) {
+                int from = random.nextInt(23);
+                int to = from + 1 + random.nextInt(24 - from);
+                lines.add("daily %02d:00-%02d:00 %s".formatted(from, to, triggers.get(random.nextInt(4))));
+            }
+            var plan = DayPlan.parse(lines);
+            assertThat(DayPlan.parse(plan.lines())).as("%s", lines).isEqualTo(plan);
+            assertThat(plan.lines()).as("%s", lines).hasSizeLessThanOrEqualTo(lines.size());
+        }
+    }
+
+    @Test
+    void aPlanThatChangesEveryMinuteIsPrintedAllTheSame() {
+        Week<TriggerSet> day = Week.silent();
+        for (int minute = 0; minute < Week.DAY; minute++) {
+            day = day.paint(minute, minute + 1, minute % 2 == 0 ? TriggerSet.MOTION : TriggerSet.NONE);
+        }
+        assertThat(DayPlan.parse(new DayPlan(day).lines())).isEqualTo(new DayPlan(day));
     }
 
     @ParameterizedTest

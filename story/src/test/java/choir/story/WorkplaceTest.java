@@ -244,7 +244,7 @@ class WorkplaceTest {
                         .path(0)
                         .path("plan")
                         .asString(""))
-                .isEqualTo("daily 00:00-08:00 none; daily 08:00-12:00 motion; daily 12:00-24:00 none");
+                .isEqualTo("daily none; daily 08:00-12:00 motion");
     }
 
     @Test

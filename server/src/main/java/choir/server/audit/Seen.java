@@ -11,7 +11,6 @@ import choir.drift.Severity;
 import choir.drift.Soundness;
 import choir.family.NativeConfig;
 import choir.family.NativeText;
-import choir.family.NativeValue;
 import choir.fleet.Node;
 import choir.policy.EffectivePolicy.Blocked;
 import choir.policy.Origin;
@@ -89,8 +88,8 @@ record Seen(
                 d.distance(),
                 d.severity(),
                 d.sentence(),
-                d.desired().map(NativeText::of),
-                d.observed().map((NativeValue v) -> NativeText.of(v)));
+                d.desired().map(v -> NativeText.beside(v, d.observed())),
+                d.observed().map(v -> NativeText.beside(v, d.desired())));
     }
 
     private static Seen about(Matter matter, Severity severity, String sentence) {

@@ -191,8 +191,10 @@ class Previews {
         return new Preview.OfSetting(
                 key.text(),
                 Catalogue.get(key).title(),
-                change.before().map(NativeText::of).orElse(null),
-                NativeText.of(change.after()),
+                change.before()
+                        .map(before -> NativeText.beside(before, Optional.of(change.after())))
+                        .orElse(null),
+                NativeText.beside(change.after(), change.before()),
                 standing.policy().get(key).map(Origins::text).orElse(""),
                 standing.deviation(key)
                         .map(Deviation::cause)

@@ -237,8 +237,12 @@ class RolloutApi {
                 .map(e -> new ChangeView(
                         e.getKey().text(),
                         Catalogue.get(e.getKey()).title(),
-                        e.getValue().before().map(NativeText::of).orElse(null),
-                        NativeText.of(e.getValue().after())))
+                        e.getValue()
+                                .before()
+                                .map(b -> NativeText.beside(
+                                        b, Optional.of(e.getValue().after())))
+                                .orElse(null),
+                        NativeText.beside(e.getValue().after(), e.getValue().before())))
                 .toList();
         return new StepView(
                 step.camera().text(),

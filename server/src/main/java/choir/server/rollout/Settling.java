@@ -136,11 +136,14 @@ class Settling implements Followed, RecorderFollower {
     }
 
     private static Optional<String> words(SettingKey key, NativeValue written, Settlement.Result result) {
-        var back = result.readBack().map(NativeText::of).orElse("nothing");
+        var back = result.readBack()
+                .map(v -> NativeText.beside(v, Optional.of(written)))
+                .orElse("nothing");
         return switch (result.fate()) {
             case TOOK -> Optional.empty();
             case DID_NOT_TAKE ->
-                Optional.of(key + " did not take: wrote " + NativeText.of(written) + ", reads back " + back);
+                Optional.of(key + " did not take: wrote " + NativeText.beside(written, result.readBack())
+                        + ", reads back " + back);
             case NOT_SENT -> Optional.of(key + " was not sent; the recorder holds " + back);
             case LEFT_OPEN -> Optional.of(key + " may have been sent; the recorder holds " + back);
             case NOT_SHOWN -> Optional.of(key + " was not shown when it was read back");

@@ -117,7 +117,7 @@ class Sheets {
 
     /** A mask as the rows that a person paints. */
     private static String written(NativeValue value) {
-        return value instanceof NativeValue.Mask(var mask) ? String.join("\n", mask.rows()) : NativeText.of(value);
+        return value instanceof NativeValue.Mask(var mask) ? String.join("\n", mask.rows()) : NativeText.inFull(value);
     }
 
     private static String version(List<Sheet.Step> steps) {

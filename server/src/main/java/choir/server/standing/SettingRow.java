@@ -42,6 +42,8 @@ record SettingRow(
         var wanted = wish.filter(Wish.Wanted.class::isInstance).map(Wish.Wanted.class::cast);
         var cannot = wish.filter(Wish.Cannot.class::isInstance).map(Wish.Cannot.class::cast);
         var deviation = s.deviation(setting.key());
+        var held = s.held().flatMap(h -> h.get(setting.key()));
+        var ought = wanted.map(Wish.Wanted::value);
         return new SettingRow(
                 setting.key().text(),
                 setting.title(),
@@ -54,10 +56,10 @@ record SettingRow(
                         .toList(),
                 effective.map(SettingRow::isFixed).orElse(false),
                 effective.map(SettingRow::beaten).orElse(List.of()),
-                wanted.map(w -> NativeText.of(w.value())).orElse(null),
+                ought.map(v -> NativeText.beside(v, held)).orElse(null),
                 wanted.flatMap(Wish.Wanted::approximated).orElse(null),
                 cannot.map(Wish.Cannot::why).orElse(null),
-                s.held().flatMap(h -> h.get(setting.key())).map(NativeText::of).orElse(null),
+                held.map(v -> NativeText.beside(v, ought)).orElse(null),
                 s.baseline().get(setting.key()).map(NativeText::of).orElse(null),
                 deviation.map(d -> d.cause().words()).orElse(null),
                 deviation

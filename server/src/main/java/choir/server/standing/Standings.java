@@ -285,13 +285,14 @@ public class Standings {
 
     /** A selection's cameras, and never none: an empty result names the selection. */
     public List<Standing> someOf(String selection) {
-        var found = select(Selection.parse(selection));
+        var chosen = Selection.parse(selection);
+        var found = select(chosen);
         if (found.isEmpty()) {
             throw new Problem(
                     Problem.Kind.NOT_FOUND,
                     selection.isBlank()
                             ? "there is no camera yet; add a recorder with: choir recorder add"
-                            : "no camera is selected by \"" + selection + "\"");
+                            : "no camera is selected by \"" + selection + "\"" + Meant.hints(chosen, selection, fleet));
         }
         return found;
     }
