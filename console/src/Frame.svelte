@@ -91,7 +91,12 @@
   }
 
   async function signOut() {
-    await ask(api.DELETE('/api/v1/session'));
+    const { goTo } = await ask(api.DELETE('/api/v1/session'));
+    if (goTo) {
+      // Whoever came by the organisation's accounts signs out there as well.
+      location.assign(goTo);
+      return;
+    }
     window.dispatchEvent(new CustomEvent('choir:signed-out'));
   }
 

@@ -65,11 +65,13 @@
     );
 
   function password(p: Schemas['PersonView']): string {
-    return p.oneTimeUntil
-      ? `invited until ${when(p.oneTimeUntil)}`
-      : p.oneTime
-        ? 'one-time, not replaced yet'
-        : 'own';
+    return p.ofTheOrganisation
+      ? "the organisation's account"
+      : p.oneTimeUntil
+        ? `invited until ${when(p.oneTimeUntil)}`
+        : p.oneTime
+          ? 'one-time, not replaced yet'
+          : 'own';
   }
 
   const link = $derived(invited ? invitationLink(location.origin, invited) : '');
@@ -99,7 +101,7 @@
                   >{p.name}{p.name === person.session?.user ? ' (you)' : ''}</td
                 >
                 <td class="py-2 pr-4">
-                  {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user}
+                  {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user && !p.ofTheOrganisation}
                     <select
                       class="field"
                       aria-label="Role of {p.name}"
@@ -120,9 +122,11 @@
                 </td>
                 <td class="py-2 text-right whitespace-nowrap">
                   {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user}
-                    <button class="act" disabled={attempts.busy} onclick={() => invite(p.name)}
-                      >Invite again</button
-                    >
+                    {#if !p.ofTheOrganisation}<button
+                        class="act"
+                        disabled={attempts.busy}
+                        onclick={() => invite(p.name)}>Invite again</button
+                      >{/if}
                     <button class="act" disabled={attempts.busy} onclick={() => signOut(p.name)}
                       >Sign out</button
                     >

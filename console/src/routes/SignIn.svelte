@@ -1,16 +1,23 @@
 <script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, Refused, type Schemas } from '../lib/api/client';
   import Trouble from '../lib/ui/Trouble.svelte';
-  import { invitation } from './people/invitation';
+  import { invitation, refusal } from './people/invitation';
 
   let { trouble, onsignedin }: { trouble: string; onsignedin: (session: Schemas['Session']) => void } =
     $props();
 
   const invited = invitation(location.hash);
-  if (invited) {
+  const refused = refusal(location.hash);
+  if (invited || refused) {
     // It is of use once; nobody who looks at the address later needs it.
     history.replaceState(null, '', location.pathname);
   }
+  const ways = createQuery(() => ({
+    queryKey: ['ways'],
+    queryFn: () => ask(api.GET('/api/v1/session/ways')),
+    enabled: !invited,
+  }));
   let user = $state(invited?.name ?? '');
   let password = $state(invited?.oneTimePassword ?? '');
   let fresh = $state('');
@@ -82,7 +89,13 @@
         />
       </label>
     {/if}
-    <Trouble error={error ?? (trouble ? new Error(trouble) : undefined)} />
+    <Trouble error={error ?? (refused || trouble ? new Error(refused ?? trouble) : undefined)} />
     <button class="act act-main mt-4 w-full" disabled={busy}>{busy ? 'Signing in …' : 'Sign in'}</button>
+    {#if ways.data?.organisation}
+      <p class="my-4 text-center text-sm text-faint">or</p>
+      <button class="act w-full" type="button" onclick={() => location.assign('/api/v1/session/organisation')}
+        >Sign in with {ways.data.organisation}</button
+      >
+    {/if}
   </form>
 </main>

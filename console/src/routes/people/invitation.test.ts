@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { invitation, invitationLink } from './invitation';
+import { invitation, invitationLink, refusal } from './invitation';
 
 describe('an invitation', () => {
   it('is the same after it went by a link, whatever the name', () => {
@@ -20,5 +20,14 @@ describe('an invitation', () => {
       '#other=ada:x',
     ])
       expect(invitation(hash)).toBeUndefined();
+  });
+});
+
+describe('a refusal', () => {
+  it('is said in words, and never in those of the address', () => {
+    expect(refusal('#refused=no-role')).toContain('no group');
+    expect(refusal('#refused=made-up-by-somebody')).toContain('cannot be asked');
+    expect(refusal('#refused=<b>hello</b>')).toBeUndefined();
+    expect(refusal('')).toBeUndefined();
   });
 });

@@ -21,3 +21,16 @@ export function invitation(hash: string): { name: string; oneTimePassword: strin
     return undefined;
   }
 }
+
+const REFUSALS: Record<string, string> = {
+  'no-role': 'Your account is in no group that has a role here. Ask an administrator.',
+  'name-taken': 'Somebody else has your name here. Ask an administrator.',
+  over: 'That took too long, or began in another window. Sign in again.',
+  failed: "The organisation's accounts cannot be asked now. Who has a password here signs in with it.",
+};
+
+/** Why somebody who came by the organisation's accounts was not let in, by the address of the page. */
+export function refusal(hash: string): string | undefined {
+  const why = /^#refused=([\w-]+)$/.exec(hash)?.[1];
+  return why === undefined ? undefined : (REFUSALS[why] ?? REFUSALS.failed);
+}

@@ -18,9 +18,11 @@ final class UserList extends Act {
                     Listing.text(p, "name"),
                     Listing.text(p, "role"),
                     Times.of(Listing.text(p, "createdAt")),
-                    p.hasNonNull("oneTimeUntil")
-                            ? "invited until " + Times.of(Listing.text(p, "oneTimeUntil"))
-                            : p.path("oneTime").asBoolean() ? "one-time, not replaced yet" : "own",
+                    p.path("ofTheOrganisation").asBoolean()
+                            ? "the organisation's account"
+                            : p.hasNonNull("oneTimeUntil")
+                                    ? "invited until " + Times.of(Listing.text(p, "oneTimeUntil"))
+                                    : p.path("oneTime").asBoolean() ? "one-time, not replaced yet" : "own",
                     Listing.number(p, "tokens")
                 },
                 "nobody");

@@ -11,6 +11,9 @@ import java.util.stream.Collectors;
 
 /** Native values as people read them. Nothing is ever read back from this text. */
 public final class NativeText {
+    /** More dates than these are looked up where the calendar is. */
+    private static final int MOST_DATES = 2;
+
     private NativeText() {}
 
     public static String of(NativeValue value) {
@@ -26,8 +29,7 @@ public final class NativeText {
                         ? "nothing watched"
                         : zones.stream().map(Zone::toString).collect(Collectors.joining("; "));
             case NativeValue.Levels(var week) -> lines(week, "off");
-            case NativeValue.SpecialDays(var days) ->
-                days(days, dates -> count(dates.dates().size()));
+            case NativeValue.SpecialDays(var days) -> days(days, NativeText::few);
         };
     }
 
@@ -48,12 +50,15 @@ public final class NativeText {
         return days.isEmpty()
                 ? "none"
                 : days.stream()
-                        .map(d -> d.calendar() + " (" + dates.apply(d.dates()) + "): " + d.plan())
+                        .map(d -> d.calendar()
+                                + (d.calendar().equals(d.dates().toString()) ? "" : " (" + dates.apply(d.dates()) + ")")
+                                + ": " + d.plan())
                         .collect(Collectors.joining(" | "));
     }
 
-    private static String count(int dates) {
-        return dates == 1 ? "1 date" : dates + " dates";
+    private static String few(DateSet dates) {
+        int count = dates.dates().size();
+        return count <= MOST_DATES ? dates.toString() : count + " dates";
     }
 
     private static String lines(Week<?> week, String silent) {

@@ -177,7 +177,7 @@ class AreasAndSchedulesTest {
         var settings = "recording: {special-days: {holidays: daily continuous, 2027-06-19: daily none}}";
         assertThat(NativeText.of(
                         wanted("tern", settings, Catalogue.SPECIAL_DAYS).value()))
-                .isEqualTo("holidays (12-25 yearly): daily continuous | 2027-06-19 (2027-06-19): daily none");
+                .isEqualTo("holidays (12-25 yearly): daily continuous | 2027-06-19: daily none");
         var unknown = translation("tern", "recording: {special-days: {feasts: daily none}}");
         assertThat(((Wish.Cannot) unknown.wishes().get(Catalogue.SPECIAL_DAYS)).why())
                 .contains("no calendar \"feasts\"");

@@ -17,13 +17,16 @@ class NativeTextTest {
 
     @Test
     void specialDaysAreToldByTheirNameAndTheirDatesOnlyWhereThatIsWhatDiffers() {
-        var held = holidays("2027-01-01, 12-25 yearly");
-        var asked = holidays("2027-01-01, 12-26 yearly");
-        assertThat(NativeText.of(held)).isEqualTo("holidays (2 dates): daily continuous");
+        var held = holidays("2027-01-01, 12-24 yearly, 12-25 yearly");
+        var asked = holidays("2027-01-01, 12-24 yearly, 12-26 yearly");
+        assertThat(NativeText.of(held)).isEqualTo("holidays (3 dates): daily continuous");
         assertThat(NativeText.beside(held, Optional.of(asked))).contains("12-25 yearly");
         assertThat(NativeText.beside(held, Optional.of(holidays("2027-01-01")))).isEqualTo(NativeText.of(held));
         assertThat(NativeText.beside(held, Optional.of(held))).isEqualTo(NativeText.of(held));
         assertThat(NativeText.beside(held, Optional.empty())).isEqualTo(NativeText.of(held));
         assertThat(NativeText.inFull(held)).contains("2027-01-01", "12-25 yearly");
+        assertThat(NativeText.of(holidays("2027-01-01")))
+                .as("few are soon said")
+                .contains("(2027-01-01)");
     }
 }

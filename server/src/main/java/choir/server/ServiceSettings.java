@@ -1,14 +1,24 @@
 package choir.server;
 
 import choir.storage.Assumed;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import java.net.URI;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.ZoneId;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.validation.annotation.Validated;
 
 /**
@@ -35,6 +45,7 @@ import org.springframework.validation.annotation.Validated;
  * @param backupsKept how many backups stay; the oldest goes when another is made
  * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
+ * @param organisation by whose accounts people sign in as well; missing for none
  */
 @Validated
 @ConfigurationProperties("choir")
@@ -47,16 +58,55 @@ public record ServiceSettings(
         Duration stillPatience,
         Duration searchPatience,
         @NotEmpty List<String> recorderAddresses,
-        @org.jspecify.annotations.Nullable Path authorities,
+        @Nullable Path authorities,
         @Min(1) @Max(1024) int callsAtOnce,
         Duration changePoll,
         Duration changeQuiet,
-        @org.jspecify.annotations.Nullable List<String> hosts,
+        @Nullable List<String> hosts,
         @Min(0) int secondPersonFrom,
         @Min(1) @Max(3_660) int activityDays,
         @Min(1) @Max(3_660) int activitySumsDays,
         @Min(1) @Max(1_000) int backupsKept,
         Assumed assumed,
-        @org.jspecify.annotations.Nullable Setup setup) {
+        @Nullable Setup setup,
+        @Valid @Nullable Organisation organisation) {
     public record Setup(String user, String password) {}
+
+    /**
+     * By whose accounts people sign in beside passwords: OpenID Connect.
+     *
+     * @param name what people call it
+     * @param issuer as its discovery document says it
+     * @param client how this service is known there
+     * @param secretFile whose first line is this service's secret there; missing for a public client
+     * @param nameClaim what somebody is called here
+     * @param groupsClaim what says their groups, in the identity token or by the issuer's user information
+     * @param administrators groups whose members are; the highest role of all of somebody's groups counts
+     * @param address under which browsers know this service, without a path, when that is not the one they ask by
+     */
+    public record Organisation(
+            @NotBlank String name,
+            @NotNull URI issuer,
+            @NotBlank String client,
+            @Nullable Path secretFile,
+            @DefaultValue("preferred_username") String nameClaim,
+            @DefaultValue("groups") String groupsClaim,
+            @DefaultValue List<String> administrators,
+            @DefaultValue List<String> editors,
+            @DefaultValue List<String> technicians,
+            @DefaultValue List<String> viewers,
+            @Nullable URI address) {
+        /** The highest role of those groups, in a word; empty when none has one. */
+        public Optional<String> role(List<String> groups) {
+            Map<String, List<String>> roles = new LinkedHashMap<>();
+            roles.put("administrator", administrators);
+            roles.put("editor", editors);
+            roles.put("technician", technicians);
+            roles.put("viewer", viewers);
+            return roles.entrySet().stream()
+                    .filter(e -> !Collections.disjoint(e.getValue(), groups))
+                    .map(Map.Entry::getKey)
+                    .findFirst();
+        }
+    }
 }

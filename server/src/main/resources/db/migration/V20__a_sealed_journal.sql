@@ -10,3 +10,6 @@ ALTER TABLE account ADD COLUMN one_time_until TEXT;
 INSERT INTO plan (kind, selection, cron, who, created_at)
   SELECT 'BACKUP', '', '40 3 * * *', 'choir', strftime('%Y-%m-%dT%H:%M:%SZ', 'now')
   WHERE NOT EXISTS (SELECT 1 FROM account);
+-- Who comes by the organisation's accounts is known by the issuer's subject, and has no password here.
+ALTER TABLE account ADD COLUMN subject TEXT;
+CREATE UNIQUE INDEX account_by_subject ON account (subject);

@@ -253,9 +253,7 @@ public final class TestService implements AutoCloseable {
     }
 
     private HttpRequest.Builder request(String path, String method, HttpRequest.BodyPublisher body) {
-        int port = ((WebServerApplicationContext) context).getWebServer().getPort();
-        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
-                .method(method, body);
+        return HttpRequest.newBuilder(URI.create(address() + path)).method(method, body);
     }
 
     private Answer sent(HttpRequest.Builder request, String... headers) {

@@ -39,18 +39,23 @@ public class Accounts {
     static final Duration INVITED_FOR = Duration.ofDays(7);
 
     private static final int LONGEST_LABEL = 100;
+    private static final Duration LONGEST_OF_MEMBERS = Duration.ofDays(90);
     private static final Duration LONGEST_TOKEN = Duration.ofDays(3_660);
 
-    /** @param oneTimeUntil when a one-time password ends; empty when it does not */
+    /**
+     * @param oneTimeUntil when a one-time password ends; empty when it does not
+     * @param subject who somebody is who comes by the organisation's accounts; empty for those who have a password here
+     */
     record Account(
             String name,
             Role role,
             String passwordHash,
             boolean oneTime,
             Optional<Instant> oneTimeUntil,
+            Optional<String> subject,
             long version) {
         Account with(Role other) {
-            return new Account(name, other, passwordHash, oneTime, oneTimeUntil, version);
+            return new Account(name, other, passwordHash, oneTime, oneTimeUntil, subject, version);
         }
     }
 
@@ -198,16 +203,21 @@ public class Accounts {
     }
 
     Optional<Account> find(String name) {
+        return find("name", name);
+    }
+
+    private Optional<Account> find(String column, String value) {
         return database.query("""
-                        SELECT name, role, password_hash, one_time, one_time_until, version FROM account WHERE name = :name
-                        """)
-                .param("name", name)
+                        SELECT name, role, password_hash, one_time, one_time_until, subject, version FROM account WHERE
+                        """ + column + " = :value")
+                .param("value", value)
                 .query((row, n) -> new Account(
                         row.getString("name"),
                         Role.valueOf(row.getString("role")),
                         row.getString("password_hash"),
                         row.getBoolean("one_time"),
                         Optional.ofNullable(row.getString("one_time_until")).map(Instant::parse),
+                        Optional.ofNullable(row.getString("subject")),
                         row.getLong("version")))
                 .optional();
     }
@@ -232,7 +242,7 @@ public class Accounts {
     Account check(String name, String password, Place place) {
         guesses.attempt(name, place);
         var account = find(name);
-        if (account.isEmpty()) {
+        if (account.isEmpty() || account.get().subject().isPresent()) {
             // Takes as long as for a name that exists.
             encoder.matches(password, "$2a$11$7EqJtq98hPqEX7fNZaFWoOhi5BWX4Z1Z3CEiFh1FcvUUpcOBw8zVa");
             throw wrong();
@@ -249,6 +259,47 @@ public class Accounts {
                             + account.get().oneTimeUntil().get() + "; ask an administrator for another");
         }
         return account.get();
+    }
+
+    /**
+     * Somebody whom the organisation's accounts let in, as their groups say it now.
+     *
+     * @return empty when somebody else has that name
+     */
+    Optional<Account> ofTheOrganisation(Organisation.Member member) {
+        return database.write(() -> {
+            var known = find("subject", member.subject());
+            if (known.isEmpty()) {
+                if (!People.isName(member.name()) || find(member.name()).isPresent()) {
+                    return Optional.empty();
+                }
+                database.change("""
+                                INSERT INTO account (name, role, password_hash, one_time, created_at, subject)
+                                VALUES (:name, :role, '', 0, :at, :subject)
+                                """)
+                        .param("name", member.name())
+                        .param("role", member.role().name())
+                        .param("at", clock.instant().toString())
+                        .param("subject", member.subject())
+                        .update();
+                journal.add(
+                        member.name(),
+                        "came by the organisation's accounts",
+                        member.name(),
+                        member.role().word());
+            } else if (known.get().role() != member.role()) {
+                database.change("UPDATE account SET role = :role, version = version + 1 WHERE subject = :subject")
+                        .param("role", member.role().name())
+                        .param("subject", member.subject())
+                        .update();
+                journal.add(
+                        known.get().name(),
+                        "has another role by their groups",
+                        known.get().name(),
+                        known.get().role().word() + " -> " + member.role().word());
+            }
+            return find("subject", member.subject());
+        });
     }
 
     /** Somebody came in by the console, or went. */
@@ -274,6 +325,15 @@ public class Accounts {
 
     /** Makes a token and returns its text, which is shown this once. */
     String makeToken(String account, TokenWish wish) {
+        if (require(account).subject().isPresent()
+                && wish.lasts()
+                        .filter(l -> l.compareTo(LONGEST_OF_MEMBERS) <= 0)
+                        .isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "whether you still belong to the organisation is seen when you sign in, so a token of yours lasts "
+                            + LONGEST_OF_MEMBERS.toDays() + " days at most");
+        }
         var text = "choir_" + secret(32);
         var now = clock.instant().truncatedTo(ChronoUnit.SECONDS);
         var ends = wish.lasts().map(now::plus).map(Instant::toString);

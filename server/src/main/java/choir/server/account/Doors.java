@@ -53,6 +53,12 @@ class Doors {
                         .requestMatchers(
                                 HttpMethod.POST, "/api/v1/session", "/api/v1/session/password", "/api/v1/session/token")
                         .permitAll()
+                        .requestMatchers(
+                                HttpMethod.GET,
+                                "/api/v1/session/ways",
+                                "/api/v1/session/organisation",
+                                "/api/v1/session/organisation/callback")
+                        .permitAll()
                         .requestMatchers("/actuator/health/**")
                         .permitAll()
                         .requestMatchers("/actuator/**")

@@ -11,7 +11,10 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 
-/** Looks after who there is. One administrator at least is always left. */
+/**
+ * Looks after who there is. One administrator with a password here is always left, for the day on which the organisation's
+ * accounts cannot be asked.
+ */
 @Component
 class People {
     private static final Pattern NAME = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N}._@-]{0,63}");
@@ -30,7 +33,7 @@ class People {
 
     List<PersonView> all() {
         return database.query("""
-                        SELECT name, role, one_time, one_time_until, created_at,
+                        SELECT name, role, one_time, one_time_until, created_at, subject,
                                (SELECT count(*) FROM token WHERE account = name) AS tokens
                         FROM account ORDER BY name
                         """)
@@ -40,8 +43,21 @@ class People {
                         row.getBoolean("one_time"),
                         row.getString("one_time_until"),
                         row.getString("created_at"),
+                        row.getString("subject") != null,
                         row.getInt("tokens")))
                 .list();
+    }
+
+    static boolean isName(String name) {
+        return NAME.matcher(name).matches();
+    }
+
+    /** What the organisation decides is not decided here. */
+    private void mustBeLocal(String name, String what) {
+        if (accounts.require(name).subject().isPresent()) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT, name + " comes by the organisation's accounts, which decide " + what);
+        }
     }
 
     Role role(String name) {
@@ -50,7 +66,7 @@ class People {
 
     /** @return the one-time password */
     String add(String name, Role role, String who) {
-        if (!NAME.matcher(name).matches()) {
+        if (!isName(name)) {
             throw new Problem(
                     Problem.Kind.INVALID,
                     "\"" + name
@@ -68,6 +84,7 @@ class People {
 
     void setRole(String name, Role role, String who) {
         database.write(() -> {
+            mustBeLocal(name, "what they may do");
             var before = accounts.require(name).role();
             if (before == role) {
                 return;
@@ -84,7 +101,7 @@ class People {
     /** @return the new one-time password; the old one and all tokens hold no more */
     String renew(String name, String who) {
         return database.write(() -> {
-            accounts.require(name);
+            mustBeLocal(name, "how they are let in");
             journal.add(who, "gave a person a one-time password", name, "");
             var password = accounts.renew(name);
             accounts.invitedUntil(name, invitedUntil());
@@ -108,7 +125,7 @@ class People {
     }
 
     private void keepAnAdministrator() {
-        int left = database.query("SELECT count(*) FROM account WHERE role = 'ADMINISTRATOR'")
+        int left = database.query("SELECT count(*) FROM account WHERE role = 'ADMINISTRATOR' AND subject IS NULL")
                 .query(Integer.class)
                 .single();
         if (left == 0) {

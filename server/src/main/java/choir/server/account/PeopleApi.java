@@ -23,6 +23,7 @@ class PeopleApi {
     /**
      * @param oneTime a one-time password was given out and not replaced yet
      * @param oneTimeUntil when that one ends; missing when it does not
+     * @param ofTheOrganisation they come by the organisation's accounts, which decide their role, and have no password here
      * @param tokens how many let them in
      */
     record PersonView(
@@ -31,6 +32,7 @@ class PeopleApi {
             boolean oneTime,
             @Nullable String oneTimeUntil,
             String createdAt,
+            boolean ofTheOrganisation,
             int tokens) {}
 
     record Invitation(String name, String role, String oneTimePassword) {}

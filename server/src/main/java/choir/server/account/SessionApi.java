@@ -4,6 +4,7 @@ import choir.server.account.Accounts.TokenWish;
 import choir.server.web.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.net.URI;
 import java.security.Principal;
 import java.time.Duration;
 import java.util.Comparator;
@@ -23,6 +24,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Signing in and out, and tokens for the command line. */
 @RestController
@@ -30,6 +32,9 @@ class SessionApi {
     record SignIn(String user, String password) {}
 
     record Session(String user, String role, boolean mustChoosePassword) {}
+
+    /** @param goTo where whoever came by the organisation's accounts signs out there as well; missing for all others */
+    record SignedOut(@Nullable String goTo) {}
 
     record NewPassword(String user, String old, String fresh) {}
 
@@ -52,9 +57,11 @@ class SessionApi {
 
     private final Accounts accounts;
     private final KnownPlaces places;
+    private final Organisation organisation;
 
-    SessionApi(Accounts accounts, KnownPlaces places) {
+    SessionApi(Accounts accounts, KnownPlaces places, Organisation organisation) {
         this.places = places;
+        this.organisation = organisation;
         this.accounts = accounts;
     }
 
@@ -64,6 +71,14 @@ class SessionApi {
         if (account.oneTime()) {
             return new Session(account.name(), account.role().name(), true);
         }
+        begin(account, request, response);
+        places.remember(account.name(), request, response);
+        accounts.note(account.name(), "signed in");
+        return new Session(account.name(), account.role().name(), false);
+    }
+
+    /** A session that was there before is somebody else's. */
+    static void begin(Accounts.Account account, HttpServletRequest request, HttpServletResponse response) {
         var before = request.getSession(false);
         if (before != null) {
             before.invalidate();
@@ -72,9 +87,6 @@ class SessionApi {
         context.setAuthentication(authentication(account));
         SecurityContextHolder.setContext(context);
         new HttpSessionSecurityContextRepository().saveContext(context, request, response);
-        places.remember(account.name(), request, response);
-        accounts.note(account.name(), "signed in");
-        return new Session(account.name(), account.role().name(), false);
     }
 
     static Authentication authentication(Accounts.Account account) {
@@ -99,16 +111,24 @@ class SessionApi {
     }
 
     @DeleteMapping("/api/v1/session")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void signOut(HttpServletRequest request, @Nullable Principal who) {
+    SignedOut signOut(HttpServletRequest request, @Nullable Principal who) {
         var session = request.getSession(false);
+        Optional<URI> goTo = Optional.empty();
         if (session != null) {
+            goTo = Optional.ofNullable((String) session.getAttribute(OrganisationApi.ID_TOKEN))
+                    .flatMap(token -> organisation.signOutAt(
+                            token,
+                            ServletUriComponentsBuilder.fromCurrentContextPath()
+                                    .path("/")
+                                    .build()
+                                    .toUri()));
             session.invalidate();
             if (who != null) {
                 accounts.note(who.getName(), "signed out");
             }
         }
         SecurityContextHolder.clearContext();
+        return new SignedOut(goTo.map(URI::toString).orElse(null));
     }
 
     @PostMapping("/api/v1/session/password")

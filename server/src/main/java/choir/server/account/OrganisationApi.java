@@ -1,0 +1,119 @@
+package choir.server.account;
+
+import choir.server.ServiceSettings;
+import choir.server.account.Organisation.RefusedException;
+import choir.server.account.Organisation.Why;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.net.URI;
+import java.time.Duration;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseCookie;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** The way in by the organisation's accounts: to the issuer, and back. */
+@RestController
+class OrganisationApi {
+    static final String ID_TOKEN = "choir.id-token";
+
+    private static final Logger LOG = LoggerFactory.getLogger(OrganisationApi.class);
+    private static final String PATH = "/api/v1/session/organisation";
+    private static final String BROWSER = "choir-sign-in";
+    private static final Duration LASTS = Duration.ofMinutes(10);
+
+    /** @param organisation by whose accounts people sign in beside passwords; missing when by none */
+    record WaysView(@Nullable String organisation) {}
+
+    private final Organisation organisation;
+    private final Accounts accounts;
+    private final Optional<URI> address;
+
+    OrganisationApi(Organisation organisation, Accounts accounts, ServiceSettings settings) {
+        this.organisation = organisation;
+        this.accounts = accounts;
+        this.address = Optional.ofNullable(settings.organisation()).flatMap(o -> Optional.ofNullable(o.address()));
+    }
+
+    @GetMapping("/api/v1/session/ways")
+    WaysView ways() {
+        return new WaysView(organisation.name().orElse(null));
+    }
+
+    /** The address under which browsers know this service. */
+    private URI base() {
+        return address.orElseGet(() ->
+                ServletUriComponentsBuilder.fromCurrentContextPath().build().toUri());
+    }
+
+    /** To the issuer. */
+    @GetMapping(PATH)
+    ResponseEntity<Void> begin(HttpServletRequest request, HttpServletResponse response) {
+        try {
+            var begun = organisation.begin(URI.create(base() + PATH + "/callback"));
+            remember(begun.browser(), LASTS, request, response);
+            return goTo(begun.goTo());
+        } catch (RefusedException e) {
+            return refused(e);
+        }
+    }
+
+    /** And back. */
+    @GetMapping(PATH + "/callback")
+    ResponseEntity<Void> end(
+            @CookieValue(name = BROWSER, defaultValue = "") String browser,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        remember("", Duration.ZERO, request, response);
+        try {
+            var query = Optional.ofNullable(request.getQueryString()).orElse("");
+            var member = organisation.end(browser, URI.create(base() + PATH + "/callback?" + query));
+            var account = accounts.ofTheOrganisation(member)
+                    .orElseThrow(() -> new RefusedException(
+                            Why.NAME_TAKEN, "somebody else is called " + member.name() + " here", null));
+            SessionApi.begin(account, request, response);
+            request.getSession().setAttribute(ID_TOKEN, member.idToken());
+            accounts.note(account.name(), "signed in by the organisation's account");
+            return goTo(URI.create("/"));
+        } catch (RefusedException e) {
+            return refused(e);
+        } catch (IllegalArgumentException e) {
+            return refused(new RefusedException(Why.FAILED, "the answer is no address", e));
+        }
+    }
+
+    /** The page says why, in words for people; what exactly went wrong is for the log. */
+    private static ResponseEntity<Void> refused(RefusedException e) {
+        LOG.info("somebody was not let in by the organisation's accounts: {}", e.getMessage());
+        var why = e.why().name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return goTo(URI.create("/#refused=" + why));
+    }
+
+    private static ResponseEntity<Void> goTo(URI where) {
+        return ResponseEntity.status(HttpStatus.FOUND).location(where).build();
+    }
+
+    /** The cookie is lax, since it has to come along when the issuer sends the browser back. */
+    private static void remember(
+            String browser, Duration lasts, HttpServletRequest request, HttpServletResponse response) {
+        response.addHeader(
+                HttpHeaders.SET_COOKIE,
+                ResponseCookie.from(BROWSER, browser)
+                        .httpOnly(true)
+                        .secure(request.isSecure())
+                        .sameSite("Lax")
+                        .path(PATH)
+                        .maxAge(lasts)
+                        .build()
+                        .toString());
+    }
+}
