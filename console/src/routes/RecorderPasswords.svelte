@@ -92,7 +92,8 @@
       {/if}
       {#each reasons as why (why)}
         <p class="mt-3 text-faint">
-          Left out, {leftOut(why).length}: it {why}.
+          Left out, since {leftOut(why).length === 1 ? 'it' : 'each'}
+          {why}:
           <span class="text-ink"
             >{leftOut(why)
               .map((l) => l.recorder)

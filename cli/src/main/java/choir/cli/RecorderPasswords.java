@@ -82,8 +82,8 @@ final class RecorderPasswords extends Act {
         if (!table.isEmpty()) {
             table.print(out(), Table.terminalWidth());
         }
-        leftOut.forEach((why, recorders) ->
-                say("left out, " + recorders.size() + ": it " + why + ": " + String.join(", ", recorders)));
+        leftOut.forEach((why, recorders) -> say("left out, since " + (recorders.size() == 1 ? "it " : "each ") + why
+                + ": " + String.join(", ", recorders)));
         if (!plain && leftOut.keySet().stream().anyMatch(why -> why.contains("without TLS"))) {
             say("  (--plain includes those without TLS)");
         }

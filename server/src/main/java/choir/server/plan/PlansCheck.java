@@ -36,8 +36,11 @@ class PlansCheck implements Check {
         }
         long ran = plans.stream().filter(p -> p.last().isPresent()).count();
         return Seen.well(
-                ran == plans.size()
-                        ? "all " + ran + " did what they should the last time"
-                        : ran + " of " + plans.size() + " did what they should; the others have not come due yet");
+                ran == 0
+                        ? "none of " + plans.size() + " has come due yet"
+                        : ran == plans.size()
+                                ? "all " + ran + " did what they should the last time"
+                                : ran + " of " + plans.size()
+                                        + " did what they should; the others have not come due yet");
     }
 }
