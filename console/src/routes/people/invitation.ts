@@ -25,6 +25,7 @@ export function invitation(hash: string): { name: string; oneTimePassword: strin
 const REFUSALS: Record<string, string> = {
   'no-role': 'Your account is in no group that has a role here. Ask an administrator.',
   'name-taken': 'Somebody else has your name here. Ask an administrator.',
+  'odd-name': 'The name of your account cannot be one here. Ask an administrator.',
   over: 'That took too long, or began in another window. Sign in again.',
   failed: "The organisation's accounts cannot be asked now. Who has a password here signs in with it.",
 };

@@ -2,6 +2,7 @@ package choir.server;
 
 import choir.storage.Assumed;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.AssertTrue;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
@@ -16,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
@@ -96,6 +98,13 @@ public record ServiceSettings(
             @DefaultValue List<String> technicians,
             @DefaultValue List<String> viewers,
             @Nullable URI address) {
+        /** Whoever stands on the way could otherwise say who anybody is. */
+        @AssertTrue(message = "the issuer has to be an https address; http is for this machine alone")
+        public boolean isIssuerSafe() {
+            boolean here = Set.of("127.0.0.1", "[::1]", "localhost").contains(String.valueOf(issuer.getHost()));
+            return "https".equals(issuer.getScheme()) || here && "http".equals(issuer.getScheme());
+        }
+
         /** The highest role of those groups, in a word; empty when none has one. */
         public Optional<String> role(List<String> groups) {
             Map<String, List<String>> roles = new LinkedHashMap<>();

@@ -248,7 +248,7 @@ public class Accounts {
             throw wrong();
         }
         if (!encoder.matches(password, account.get().passwordHash())) {
-            journal.addAlone(name, "failed to sign in", name, "");
+            journal.add(name, "failed to sign in", name, "");
             throw wrong();
         }
         guesses.right(name, place);
@@ -270,7 +270,7 @@ public class Accounts {
         return database.write(() -> {
             var known = find("subject", member.subject());
             if (known.isEmpty()) {
-                if (!People.isName(member.name()) || find(member.name()).isPresent()) {
+                if (find(member.name()).isPresent()) {
                     return Optional.empty();
                 }
                 database.change("""
@@ -304,7 +304,7 @@ public class Accounts {
 
     /** Somebody came in by the console, or went. */
     void note(String name, String act) {
-        journal.addAlone(name, act, name, "");
+        journal.add(name, act, name, "");
     }
 
     private static Problem wrong() {

@@ -76,6 +76,8 @@ class Organisation {
         NO_ROLE,
         /** Somebody else has that name here. */
         NAME_TAKEN,
+        /** Nobody can be called so here. */
+        ODD_NAME,
         /** It took too long, or was another browser's, or a second time. */
         OVER,
         /** The issuer cannot be asked, or its answer cannot be relied on. */
@@ -98,7 +100,10 @@ class Organisation {
     /** @param browser by what the browser that began is told from all others */
     record Begun(String browser, URI goTo) {}
 
-    /** @param idToken what the issuer wants to see again when they sign out */
+    /**
+     * @param subject who they are, by the issuer and its own word for them, which is nobody else's
+     * @param idToken what the issuer wants to see again when they sign out
+     */
     record Member(String subject, String name, Role role, String idToken) {}
 
     private record Pending(State state, Nonce nonce, CodeVerifier verifier, URI callback) {}
@@ -224,14 +229,19 @@ class Organisation {
                 said = more.toSuccessResponse().getUserInfo();
             }
         }
-        var name = Optional.ofNullable(claims.getStringClaim(of.nameClaim()))
+        var name = Optional.ofNullable(said.getStringClaim(of.nameClaim()))
+                .or(() -> Optional.ofNullable(claims.getStringClaim(of.nameClaim())))
                 .orElse(claims.getSubject().getValue());
+        if (!People.isName(name)) {
+            throw new RefusedException(Why.ODD_NAME, "\"" + name + "\" is no name to be called by here", null);
+        }
         var groups = groups(said.getClaim(of.groupsClaim()));
         var role = of.role(groups)
                 .map(Role::of)
                 .orElseThrow(() -> new RefusedException(
                         Why.NO_ROLE, name + " is in " + groups + ", none of which has a role here", null));
-        return new Member(claims.getSubject().getValue(), name, role, idToken.serialize());
+        var subject = claims.getIssuer().getValue() + " " + claims.getSubject().getValue();
+        return new Member(subject, name, role, idToken.serialize());
     }
 
     private static List<String> groups(@Nullable Object claim) {

@@ -177,7 +177,7 @@ class ClipApi {
     void looks(Clip clip, Principal who) {
         var _ = looked.get(who.getName() + " " + clip.id(), k -> {
             if (!who.getName().equals(clip.who()) || clip.isKept()) {
-                journal.addAlone(
+                journal.add(
                         who.getName(),
                         "looks at footage",
                         clip.camera().text(),

@@ -98,7 +98,7 @@ class LiveLevels {
             places.release();
             throw e;
         }
-        journal.addAlone(who, "looks at live pictures", camera.text(), "");
+        journal.add(who, "looks at live pictures", camera.text(), "");
         var newest = new AtomicReference<>(LivePicture.ended(clock.millis(), null));
         var mailbox = Mailbox.open(
                 () -> {

@@ -36,12 +36,13 @@ public class Journal {
         this.clock = clock;
     }
 
-    /** An entry that tells of nothing else in the database. */
-    public void addAlone(String who, String act, String subject, String detail) {
-        database.write(() -> add(who, act, subject, detail));
+    /** Within the transaction of the change it tells of, or in one of its own. */
+    public void add(String who, String act, String subject, String detail) {
+        // Which is the last and what follows it is one transaction, whoever calls.
+        database.write(() -> append(who, act, subject, detail));
     }
 
-    public void add(String who, String act, String subject, String detail) {
+    private void append(String who, String act, String subject, String detail) {
         var last = database.change("SELECT id, seal FROM journal WHERE id = (SELECT max(id) FROM journal)")
                 .query((row, n) -> new Last(row.getLong("id"), new Seal(row.getString("seal"))))
                 .optional()

@@ -40,9 +40,9 @@ class RecorderClockApi {
     @PostMapping("/api/v1/recorders/{name}/clock")
     ClockSetView set(@PathVariable String name, Principal who) {
         var recorder = fleet.recorder(name);
-        journal.addAlone(who.getName(), "sets the clock of a recorder", name, "");
+        journal.add(who.getName(), "sets the clock of a recorder", name, "");
         var set = devices.answer(recorder, link::setClock);
-        journal.addAlone(who.getName(), "set the clock of a recorder", name, words(set));
+        journal.add(who.getName(), "set the clock of a recorder", name, words(set));
         return new ClockSetView(
                 name,
                 set.before().map(Duration::toSeconds).orElse(null),

@@ -203,14 +203,14 @@ class RolloutApi {
     @PostMapping("/api/v1/rollouts/{id}/pause")
     ResponseEntity<WorkView> pause(@PathVariable long id, Principal who) {
         works.pause(require(id).id(), who.getName());
-        journal.addAlone(who.getName(), "paused a rollout", "rollout " + id, "");
+        journal.add(who.getName(), "paused a rollout", "rollout " + id, "");
         return accepted(id);
     }
 
     @PostMapping("/api/v1/rollouts/{id}/resume")
     ResponseEntity<WorkView> resume(@PathVariable long id, Principal who) {
         works.resume(require(id).id(), who.getName());
-        journal.addAlone(who.getName(), "took a rollout up again", "rollout " + id, "");
+        journal.add(who.getName(), "took a rollout up again", "rollout " + id, "");
         return accepted(id);
     }
 
@@ -218,7 +218,7 @@ class RolloutApi {
     @PostMapping("/api/v1/rollouts/{id}/approve")
     ResponseEntity<WorkView> approve(@PathVariable long id, Principal who) {
         works.approve(require(id).id(), who.getName());
-        journal.addAlone(who.getName(), "let a rollout go", "rollout " + id, "");
+        journal.add(who.getName(), "let a rollout go", "rollout " + id, "");
         return accepted(id);
     }
 

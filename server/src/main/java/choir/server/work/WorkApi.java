@@ -34,7 +34,7 @@ class WorkApi {
     @ResponseStatus(HttpStatus.ACCEPTED)
     WorkView stop(@PathVariable long id, Principal who) {
         works.stop(id, who.getName());
-        journal.addAlone(who.getName(), "asked for work to stop", "work " + id, "");
+        journal.add(who.getName(), "asked for work to stop", "work " + id, "");
         return WorkView.of(works.get(id));
     }
 

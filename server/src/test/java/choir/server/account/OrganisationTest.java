@@ -233,6 +233,21 @@ class OrganisationTest {
     }
 
     @Test
+    void whoIsReadableOnTheWaySaysWhoNobodyIs() {
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> TestService.start(
+                        "--choir.organisation.name=an account",
+                        "--choir.organisation.issuer=http://accounts.example",
+                        "--choir.organisation.client=choir")))
+                .hasStackTraceContaining("has to be an https address");
+    }
+
+    @Test
+    void aNameThatIsNoneHereIsRefused() throws Exception {
+        Issuer.GROUPS.put("two words", List.of("watch"));
+        assertThat(new Browser().comesAs("two+words")).isEqualTo(address + "/#refused=odd-name");
+    }
+
+    @Test
     void theLastAdministratorWithAPasswordStays() throws Exception {
         new Browser().comesAs("max");
         assertThat(service.send("DELETE", "/api/v1/people/ada", null).detail()).contains("nobody would be left");
