@@ -29,6 +29,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** From a recorder's stream to pictures: what is seen is what its camera saw at that time. */
 class RecorderFootageTest {
+    /** A night's grain has a deviation of 9, which is 7.2 on average when compression loses all of it. */
+    private static final double GRAIN = 8.5;
+
     private static final Duration LONG = Duration.ofSeconds(60);
     private static final Look WHOLE = new Look(320, 176, 4, false);
 
@@ -71,9 +74,6 @@ class RecorderFootageTest {
         }
         return moments;
     }
-
-    /** A night's grain has a deviation of 9, which is 7.2 on average when compression loses all of it. */
-    private static final double GRAIN = 8.5;
 
     private static double differs(byte[] one, byte[] other) {
         long sum = 0;

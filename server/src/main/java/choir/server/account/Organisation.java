@@ -247,7 +247,7 @@ class Organisation {
     private static List<String> groups(@Nullable Object claim) {
         return claim instanceof Collection<?> many
                 ? many.stream().map(String::valueOf).toList()
-                : claim == null ? List.of() : List.of(String.valueOf(claim).split("[ ,]+"));
+                : claim == null ? List.of() : List.of(String.valueOf(claim));
     }
 
     private Provider provider(ServiceSettings.Organisation of) throws RefusedException {
