@@ -204,7 +204,9 @@
   open={leaving !== undefined}
   onclose={() => (leaving = undefined)}
   title="Remove {leaving?.name}"
-  description="They are signed out at once and their tokens end. What they did stays in the journal under their name."
+  description="They are signed out at once and their tokens end. What they did stays in the journal under their name.{leaving?.ofTheOrganisation
+    ? ' They come back when they sign in again, for as long as their groups have a role here.'
+    : ''}"
 >
   <Trouble error={attempts.error} />
   <div class="flex gap-2">

@@ -26,10 +26,11 @@ public interface ChangeLink {
     /**
      * @param changes what was changed since the last time, in the recorder's words; more than these are not told apart
      * @param turned states since the last time, in the order in which they were told; at first how all stand
+     * @param whole false when there is more that the recorder still keeps, so that how channels stand is not known
      * @param left how long the recorder keeps the subscription unless it is heard of again
      * @param clockAhead by how much its clock is ahead now
      */
-    record Told(List<String> changes, List<Turned> turned, Duration left, Duration clockAhead) {
+    record Told(List<String> changes, List<Turned> turned, boolean whole, Duration left, Duration clockAhead) {
         public Told {
             changes = List.copyOf(changes);
             turned = List.copyOf(turned);

@@ -114,6 +114,7 @@ final class PullPoint {
         try {
             List<Notification> told = new ArrayList<>();
             Element answer;
+            boolean more;
             int pulls = 0;
             do {
                 answer = toManager(
@@ -126,7 +127,8 @@ final class PullPoint {
                                 Element.of(Namespaces.EVENTS, "MessageLimit", Integer.toString(MESSAGES))));
                 answer.all("NotificationMessage")
                         .forEach(m -> Notification.of(m).ifPresent(told::add));
-            } while (answer.all("NotificationMessage").count() >= MESSAGES && ++pulls < MOST_PULLS);
+                more = answer.all("NotificationMessage").count() >= MESSAGES;
+            } while (more && ++pulls < MOST_PULLS);
             var left = left(answer).orElse(Duration.ZERO);
             return Optional.of(new Told(
                     told.stream()
@@ -136,6 +138,7 @@ final class PullPoint {
                             .limit(MOST_CHANGES)
                             .toList(),
                     told.stream().flatMap(n -> turned(n, subscription).stream()).toList(),
+                    !more,
                     left.compareTo(LASTS.dividedBy(2)) < 0 ? renewed(subscription) : left,
                     session.clockAhead().orElse(Duration.ZERO)));
         } catch (LinkException e) {

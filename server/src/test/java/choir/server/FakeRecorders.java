@@ -364,7 +364,7 @@ public final class FakeRecorders implements RecorderLink {
         fake.told = told.map(t -> List.of());
         List<Turned> turned = new ArrayList<>();
         fake.turned.drainTo(turned);
-        return told.map(changes -> new Told(changes, turned, Duration.ofMinutes(10), Duration.ZERO));
+        return told.map(changes -> new Told(changes, turned, true, Duration.ofMinutes(10), Duration.ZERO));
     }
 
     @Override

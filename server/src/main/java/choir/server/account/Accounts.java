@@ -382,6 +382,23 @@ public class Accounts {
         return account;
     }
 
+    /** @throws Problem when a token that is made by that one would outlive it */
+    void mustEndBefore(String token, TokenWish wish) {
+        var ends = database.query("SELECT ends_at FROM token WHERE hash = :hash AND ends_at IS NOT NULL")
+                .param("hash", hash(token))
+                .query(String.class)
+                .optional()
+                .map(Instant::parse);
+        if (ends.isPresent()
+                && wish.lasts()
+                        .filter(l -> !clock.instant().plus(l).isAfter(ends.get()))
+                        .isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "the token by which you ask ends " + ends.get() + ", and one that is made by it ends no later");
+        }
+    }
+
     /** Nobody who asks something waits for this to be written. */
     @Scheduled(fixedDelay = 30, timeUnit = TimeUnit.SECONDS)
     @PreDestroy

@@ -23,7 +23,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /** Who may enter where. Reading needs any role; the rest is listed here, address by address. */
 @Configuration
 class Doors {
-    private static final String BY_TOKEN = "choir.by-token";
+    /** The text of the token by which a request was let in. */
+    static final String BY_TOKEN = "choir.by-token";
+
     private static final String LET_IN = "choir.let-in";
 
     private static final String CONTENT_POLICY = "default-src 'self'; script-src 'self'; style-src 'self';"
@@ -170,11 +172,12 @@ class Doors {
                 throws ServletException, IOException {
             var header = request.getHeader("Authorization");
             if (header != null && header.startsWith("Bearer ")) {
-                accounts.byToken(header.substring("Bearer ".length()).strip()).ifPresent(account -> {
+                var token = header.substring("Bearer ".length()).strip();
+                accounts.byToken(token).ifPresent(account -> {
                     var context = SecurityContextHolder.createEmptyContext();
                     context.setAuthentication(SessionApi.authentication(account));
                     SecurityContextHolder.setContext(context);
-                    request.setAttribute(BY_TOKEN, true);
+                    request.setAttribute(BY_TOKEN, token);
                 });
             }
             chain.doFilter(request, response);

@@ -53,6 +53,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /**
  * Sign-in by the organisation's own accounts: OpenID Connect, authorisation code with PKCE. Who somebody is follows from the
@@ -125,6 +126,14 @@ class Organisation {
     /** What people call it; empty when nobody signs in by it. */
     Optional<String> name() {
         return settings.map(ServiceSettings.Organisation::name);
+    }
+
+    /** The address under which browsers know this service: as it was said, or as they ask by it. */
+    URI base() {
+        return settings.flatMap(of -> Optional.ofNullable(of.address()))
+                .orElseGet(() -> ServletUriComponentsBuilder.fromCurrentContextPath()
+                        .build()
+                        .toUri());
     }
 
     private ServiceSettings.Organisation required() throws RefusedException {
@@ -281,12 +290,13 @@ class Organisation {
     }
 
     /** Where the browser goes to sign out there as well; empty when the issuer has no such place, or cannot be asked. */
-    Optional<URI> signOutAt(String idToken, URI back) {
+    Optional<URI> signOutAt(String idToken) {
         try {
             var end = provider(required()).metadata().getEndSessionEndpointURI();
             return end == null
                     ? Optional.empty()
-                    : Optional.of(new LogoutRequest(end, JWTParser.parse(idToken), back, null).toURI());
+                    : Optional.of(
+                            new LogoutRequest(end, JWTParser.parse(idToken), URI.create(base() + "/"), null).toURI());
         } catch (RefusedException | java.text.ParseException e) {
             return Optional.empty();
         }

@@ -1,6 +1,5 @@
 package choir.server.account;
 
-import choir.server.ServiceSettings;
 import choir.server.account.Organisation.RefusedException;
 import choir.server.account.Organisation.Why;
 import jakarta.servlet.http.HttpServletRequest;
@@ -19,7 +18,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** The way in by the organisation's accounts: to the issuer, and back. */
 @RestController
@@ -36,12 +34,10 @@ class OrganisationApi {
 
     private final Organisation organisation;
     private final Accounts accounts;
-    private final Optional<URI> address;
 
-    OrganisationApi(Organisation organisation, Accounts accounts, ServiceSettings settings) {
+    OrganisationApi(Organisation organisation, Accounts accounts) {
         this.organisation = organisation;
         this.accounts = accounts;
-        this.address = Optional.ofNullable(settings.organisation()).flatMap(o -> Optional.ofNullable(o.address()));
     }
 
     @GetMapping("/api/v1/session/ways")
@@ -49,17 +45,11 @@ class OrganisationApi {
         return new WaysView(organisation.name().orElse(null));
     }
 
-    /** The address under which browsers know this service. */
-    private URI base() {
-        return address.orElseGet(() ->
-                ServletUriComponentsBuilder.fromCurrentContextPath().build().toUri());
-    }
-
     /** To the issuer. */
     @GetMapping(PATH)
     ResponseEntity<Void> begin(HttpServletRequest request, HttpServletResponse response) {
         try {
-            var begun = organisation.begin(URI.create(base() + PATH + "/callback"));
+            var begun = organisation.begin(URI.create(organisation.base() + PATH + "/callback"));
             remember(begun.browser(), LASTS, request, response);
             return goTo(begun.goTo());
         } catch (RefusedException e) {
@@ -76,7 +66,7 @@ class OrganisationApi {
         remember("", Duration.ZERO, request, response);
         try {
             var query = Optional.ofNullable(request.getQueryString()).orElse("");
-            var member = organisation.end(browser, URI.create(base() + PATH + "/callback?" + query));
+            var member = organisation.end(browser, URI.create(organisation.base() + PATH + "/callback?" + query));
             var account = accounts.ofTheOrganisation(member)
                     .orElseThrow(() -> new RefusedException(
                             Why.NAME_TAKEN, "somebody else is called " + member.name() + " here", null));

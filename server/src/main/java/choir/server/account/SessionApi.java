@@ -24,7 +24,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Signing in and out, and tokens for the command line. */
 @RestController
@@ -116,12 +115,7 @@ class SessionApi {
         Optional<URI> goTo = Optional.empty();
         if (session != null) {
             goTo = Optional.ofNullable((String) session.getAttribute(OrganisationApi.ID_TOKEN))
-                    .flatMap(token -> organisation.signOutAt(
-                            token,
-                            ServletUriComponentsBuilder.fromCurrentContextPath()
-                                    .path("/")
-                                    .build()
-                                    .toUri()));
+                    .flatMap(organisation::signOutAt);
             session.invalidate();
             if (who != null) {
                 accounts.note(who.getName(), "signed out");
@@ -156,12 +150,15 @@ class SessionApi {
                 Optional.ofNullable(days).map(Duration::ofDays));
     }
 
-    /** By a session: whoever has a token that may little does not get one that may more by it. */
+    /** Whoever comes by a token that may little, or ends, does not get one by it that may more or ends later. */
     @PostMapping("/api/v1/tokens")
     @ResponseStatus(HttpStatus.CREATED)
-    TokenText makeOwnToken(@RequestBody OwnTokenRequest given, Authentication who) {
+    TokenText makeOwnToken(@RequestBody OwnTokenRequest given, Authentication who, HttpServletRequest request) {
         var mine = roleOf(who);
         var wish = wish(given.label(), given.role(), given.days());
+        if (request.getAttribute(Doors.BY_TOKEN) instanceof String token) {
+            accounts.mustEndBefore(token, wish);
+        }
         var most = wish.role().filter(r -> r.compareTo(mine) < 0).orElse(mine);
         return new TokenText(
                 who.getName(),

@@ -42,7 +42,8 @@ public class Lately implements RecorderFollower {
         }
 
         synchronized void add(Told told, Instant at) {
-            until = at;
+            // Of what is still to come nobody knows how it leaves things.
+            until = told.whole() ? at : until;
             clockAhead = told.clockAhead();
             told.turned()
                     .forEach(t -> logs.computeIfAbsent(t.channel(), c -> new StateLog())

@@ -72,6 +72,20 @@ class TokensTest {
     }
 
     @Test
+    void aTokenThatEndsMakesNoneThatOutlivesIt() {
+        var token = text(made("days", 2));
+        assertThat(by(token, "POST", "/api/v1/tokens", Map.of("label", "for ever"))
+                        .detail())
+                .contains("ends no later");
+        assertThat(by(token, "POST", "/api/v1/tokens", Map.of("label", "longer", "days", 3))
+                        .status())
+                .isEqualTo(400);
+        assertThat(by(token, "POST", "/api/v1/tokens", Map.of("label", "shorter", "days", 1))
+                        .status())
+                .isEqualTo(201);
+    }
+
+    @Test
     void aTokenEndsByItself() {
         var token = text(made("days", 1));
         assertThat(by(token, "GET", "/api/v1/cameras", Map.of()).status()).isEqualTo(200);

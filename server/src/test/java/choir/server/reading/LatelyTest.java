@@ -55,7 +55,7 @@ class LatelyTest {
 
     private void told(int second, Turned... turned) {
         clock.now = after(second);
-        lately.told("r1", new Told(List.of(), List.of(turned), Duration.ofMinutes(9), Duration.ZERO));
+        lately.told("r1", new Told(List.of(), List.of(turned), true, Duration.ofMinutes(9), Duration.ZERO));
     }
 
     private void listening() {
@@ -91,6 +91,16 @@ class LatelyTest {
         assertThat(lately.of("r1", after(300), BACK)).isEmpty();
         told(301, turned("02", Kind.MOVES, 301, false));
         assertThat(lately.of("r1", after(301), BACK)).isPresent();
+    }
+
+    @Test
+    void whatARecorderStillKeepsForUsMayHaveChangedEverything() {
+        listening();
+        clock.now = after(200);
+        lately.told("r1", new Told(List.of(), List.of(), false, Duration.ofMinutes(9), Duration.ZERO));
+        assertThat(lately.of("r1", after(200), BACK)).isEmpty();
+        told(205);
+        assertThat(lately.of("r1", after(205), BACK)).isPresent();
     }
 
     @Test
