@@ -233,6 +233,23 @@ class OrganisationTest {
     }
 
     @Test
+    void behindAnotherAddressPeopleComeBackToThatOne() throws Exception {
+        try (var proxied = TestService.start(
+                "--choir.organisation.name=an account",
+                "--choir.organisation.issuer=" + issuer.address(),
+                "--choir.organisation.client=" + Issuer.CLIENT,
+                "--choir.organisation.address=https://watch.example")) {
+            assertThat(proxied.get("/api/v1/session/organisation")
+                            .whole()
+                            .headers()
+                            .firstValue("Location")
+                            .orElseThrow())
+                    .contains(
+                            "redirect_uri=https%3A%2F%2Fwatch.example%2Fapi%2Fv1%2Fsession%2Forganisation%2Fcallback");
+        }
+    }
+
+    @Test
     void whoIsReadableOnTheWaySaysWhoNobodyIs() {
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> TestService.start(
                         "--choir.organisation.name=an account",
