@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -213,6 +214,13 @@ final class Client {
             throw Failure.ofStatus(status, body.path("detail").asString("the service answered " + status));
         }
         return new Answer(body, Optional.ofNullable(version));
+    }
+
+    /** What follows a path, in the order of the map. */
+    static String query(Map<String, String> values) {
+        return values.entrySet().stream()
+                .map(v -> v.getKey() + "=" + encode(v.getValue()))
+                .collect(Collectors.joining("&", "?", ""));
     }
 
     static String encode(String text) {

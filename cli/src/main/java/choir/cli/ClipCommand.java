@@ -9,6 +9,7 @@ import picocli.CommandLine.Command;
             ClipTake.class,
             ClipAdd.class,
             ClipList.class,
+            ClipFind.class,
             ClipShow.class,
             ClipKeep.class,
             ClipMark.class,

@@ -21,7 +21,8 @@ final class ClipList extends Act {
         listing.print(
                 out(),
                 clips,
-                new Table("id", "camera", "label", "from", "seconds", "wanted", "unwanted", "because", "until"),
+                new Table(
+                        "id", "camera", "label", "from", "seconds", "wanted", "unwanted", "tried", "because", "until"),
                 c -> new String[] {
                     Listing.number(c, "id"),
                     Listing.text(c, "camera"),
@@ -32,11 +33,20 @@ final class ClipList extends Act {
                             .toSeconds()),
                     marks(c, "wanted"),
                     marks(c, "unwanted"),
+                    listing.isTable() ? tried(Listing.text(c, "tried")) : Listing.text(c, "tried"),
                     Listing.text(c, "because"),
                     listing.isTable() ? Times.of(Listing.text(c, "goneAt")) : Listing.text(c, "goneAt")
                 },
                 "no clip is kept; take one with: choir clip take CAMERA --from TIME --because REASON");
         return Failure.DONE;
+    }
+
+    private static String tried(String when) {
+        return switch (when) {
+            case "now" -> "yes";
+            case "before" -> "not since the policy changed";
+            default -> "never";
+        };
     }
 
     private static String marks(tools.jackson.databind.JsonNode clip, String kind) {

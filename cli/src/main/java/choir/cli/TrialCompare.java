@@ -1,9 +1,10 @@
 package choir.cli;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
+import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -21,8 +22,12 @@ final class TrialCompare extends Act {
             names = "--try",
             required = true,
             paramLabel = "SETTING",
-            description = "policy, recorder, or values such as \"sensitivity=70 threshold=0.5%%\"; once for each")
+            description =
+                    "policy, recorder, or values such as \"sensitivity=70 threshold=0.5%% area=door pictures=5\"; once for each")
     private List<String> tried = List.of();
+
+    @Option(names = "--by-events", description = TrialRun.BY_EVENTS)
+    private boolean byEvents;
 
     @Mixin
     private Listing listing = new Listing();
@@ -33,30 +38,28 @@ final class TrialCompare extends Act {
         for (var one : tried) {
             settings.add(setting(one.strip()));
         }
-        return TrialRun.tried(this, service, listing, Selections.joined(words, ""), clips, settings);
+        return TrialRun.tried(this, service, listing, Selections.joined(words, ""), clips, settings, byEvents);
     }
+
+    private static final Set<String> VALUES = Set.of("sensitivity", "threshold", "area", "pictures", "size");
 
     private static Map<String, Object> setting(String text) {
         if (text.equals("policy") || text.equals("recorder")) {
-            var setting = TrialRun.setting(text, null, null);
+            var setting = TrialRun.setting(text, Map.of());
             setting.put("as", text.equals("policy") ? "policy" : "held");
             return setting;
         }
-        @Nullable String sensitivity = null;
-        @Nullable String threshold = null;
+        Map<String, String> values = new HashMap<>();
         for (var part : text.split("[ ,]+")) {
             var sides = part.split("=", 2);
-            if (sides.length == 2 && sides[0].equals("sensitivity")) {
-                sensitivity = sides[1];
-            } else if (sides.length == 2 && sides[0].equals("threshold")) {
-                threshold = sides[1];
-            } else {
+            if (sides.length != 2 || !VALUES.contains(sides[0])) {
                 throw new Failure(
                         Failure.WRONG_USAGE,
-                        "\"" + part
-                                + "\" is nothing to try; expected policy, recorder, sensitivity=70 or threshold=0.5%");
+                        "\"" + part + "\" is nothing to try; expected policy, recorder, sensitivity=70, threshold=0.5%,"
+                                + " area=NAME, pictures=5 (a second) or size=320x180");
             }
+            values.put(sides[0], sides[1]);
         }
-        return TrialRun.setting(text, sensitivity, threshold);
+        return TrialRun.setting(text, values);
     }
 }

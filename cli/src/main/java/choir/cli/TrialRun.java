@@ -1,6 +1,7 @@
 package choir.cli;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -14,6 +15,10 @@ import tools.jackson.databind.JsonNode;
         name = "run",
         description = "Try a setting on clips; without one, what the policy asks and what the recorder holds.")
 final class TrialRun extends Act {
+    static final String BY_EVENTS =
+            "where nothing is marked: on pieces of the last night and day, with what the recorders"
+                    + " themselves saw as what is wanted";
+
     @Parameters(paramLabel = "SELECTION", arity = "0..*", description = "all clips that are kept of these cameras")
     private List<String> words = List.of();
 
@@ -26,28 +31,63 @@ final class TrialRun extends Act {
     @Option(names = "--threshold", paramLabel = "SHARE", description = "such as 0.6%%")
     private @Nullable String threshold;
 
+    @Option(
+            names = "--area",
+            paramLabel = "NAME",
+            description = "for this area alone, where a device's areas have values of their own")
+    private @Nullable String area;
+
+    @Option(
+            names = "--pictures",
+            paramLabel = "N",
+            description = "look at so many pictures a second, 0.2 to 10, in the place of 2")
+    private @Nullable String pictures;
+
+    @Option(names = "--size", paramLabel = "SIZE", description = "look at pictures of 320x180, 480x270 or 640x360")
+    private @Nullable String size;
+
+    @Option(names = "--by-events", description = BY_EVENTS)
+    private boolean byEvents;
+
     @Mixin
     private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
         List<Map<String, Object>> settings = new ArrayList<>();
-        if (sensitivity != null || threshold != null) {
-            settings.add(setting("tried", sensitivity, threshold));
+        Map<String, String> values = new HashMap<>();
+        put(values, "sensitivity", sensitivity);
+        put(values, "threshold", threshold);
+        put(values, "area", area);
+        put(values, "pictures", pictures);
+        put(values, "size", size);
+        if (!values.isEmpty()) {
+            settings.add(setting("tried", values));
         }
-        return tried(this, service, listing, Selections.joined(words, ""), clips, settings);
+        return tried(this, service, listing, Selections.joined(words, ""), clips, settings, byEvents);
     }
 
-    static Map<String, Object> setting(String name, @Nullable String sensitivity, @Nullable String threshold) {
+    private static void put(Map<String, String> values, String key, @Nullable String value) {
+        if (value != null) {
+            values.put(key, value);
+        }
+    }
+
+    /** @param values as they were given, by their key */
+    static Map<String, Object> setting(String name, Map<String, String> values) {
         var setting = Client.body();
         setting.put("name", name);
-        if (sensitivity != null) {
-            setting.put("sensitivity", sensitivity);
-        }
-        if (threshold != null) {
-            setting.put("threshold", threshold);
-        }
+        values.forEach((key, value) -> setting.put(key, key.equals("pictures") ? number(value) : value));
         return setting;
+    }
+
+    private static double number(String text) {
+        try {
+            return Double.parseDouble(text);
+        } catch (NumberFormatException e) {
+            throw new Failure(
+                    Failure.WRONG_USAGE, "\"" + text + "\" are no pictures a second; expected a number such as 5");
+        }
     }
 
     /** Wanted moments that the first setting misses are something found. */
@@ -57,8 +97,10 @@ final class TrialRun extends Act {
             Listing listing,
             String select,
             List<Long> clips,
-            List<Map<String, Object>> settings) {
+            List<Map<String, Object>> settings,
+            boolean byEvents) {
         var body = Client.body();
+        body.put("byEvents", byEvents);
         body.put("select", select);
         body.put("clips", clips);
         if (!settings.isEmpty()) {
@@ -78,6 +120,7 @@ final class TrialRun extends Act {
                 all.forEach(c -> c.path("reports").forEach(r -> TrialText.row(table, c, r)));
                 table.print(act.out(), Table.terminalWidth());
                 all.forEach(c -> TrialText.notes(act, c));
+                view.path("untried").forEach(u -> act.say("not tried: " + u.asString("")));
             }
         } else {
             csv(act, listing, all);
@@ -96,6 +139,8 @@ final class TrialRun extends Act {
                 "name",
                 "sensitivity",
                 "threshold",
+                "picturesPerSecond",
+                "size",
                 "wanted",
                 "missed",
                 "falseStarts",
@@ -111,6 +156,8 @@ final class TrialRun extends Act {
                     Listing.text(r.path("setting"), "name"),
                     Listing.text(r.path("setting"), "sensitivity"),
                     r.path("setting").path("threshold").toString(),
+                    r.path("setting").path("picturesPerSecond").toString(),
+                    Listing.text(r.path("setting"), "size"),
                     Integer.toString(r.path("wanted").size()),
                     Integer.toString(r.path("missed").asInt()),
                     Integer.toString(r.path("falseStarts").asInt()),

@@ -1,6 +1,8 @@
 package choir.cli;
 
 import java.time.Duration;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 
 /** What a setting comes to on a clip. */
@@ -30,8 +32,8 @@ final class TrialText {
                 Listing.number(clip, "clip"),
                 Listing.text(clip, "camera"),
                 Listing.text(setting, "name"),
-                Listing.text(setting, "sensitivity"),
-                Shares.percent(setting.path("threshold").asDouble()),
+                each(setting, s -> Listing.text(s, "sensitivity")),
+                each(setting, s -> Shares.percent(s.path("threshold").asDouble())),
                 wanted == 0 ? "-" : wanted - missed + " of " + wanted,
                 wanted == 0 ? "-" : Integer.toString(missed),
                 report.path("unwanted").isEmpty() ? "-" : falseStarts(report),
@@ -40,6 +42,17 @@ final class TrialText {
                         ? Shares.factor(report.path("margin").asDouble())
                         : "-",
                 decisive(report.path("decisive")));
+    }
+
+    /** One for all areas where they are the same, else one for each with its name. */
+    private static String each(JsonNode setting, Function<JsonNode, String> value) {
+        var areas = setting.path("areas");
+        var all = areas.valueStream().map(value).distinct().toList();
+        return all.size() < 2
+                ? value.apply(setting)
+                : areas.valueStream()
+                        .map(a -> Listing.text(a, "name") + " " + value.apply(a))
+                        .collect(Collectors.joining(", "));
     }
 
     private static String falseStarts(JsonNode report) {
@@ -65,13 +78,31 @@ final class TrialText {
         return moment.isMissingNode() || moment.isNull()
                 ? ""
                 : Listing.text(moment, "word") + " ("
-                        + Shares.percent(moment.path("level").asDouble()) + ")";
+                        + Shares.percent(moment.path("level").asDouble())
+                        + (moment.hasNonNull("area") ? " in " + Listing.text(moment, "area") : "") + ")";
     }
 
     /** What a person has to know besides the numbers. */
     static void notes(Act act, JsonNode clip) {
+        var of = "clip " + Listing.number(clip, "clip");
+        if (Listing.text(clip, "judge").equals("recorder")) {
+            act.say(of + ", " + Times.of(Listing.text(clip, "from"))
+                    + ": what the recorder itself saw is taken as wanted");
+        }
+        clip.path("remarks").forEach(r -> act.say(of + ": " + r.asString("")));
+        if (clip.hasNonNull("factor")) {
+            act.say(of + ": levels are taken " + clip.path("factor").asDouble()
+                    + " times, as recorders of this kind were found to see them");
+        }
         for (var report : clip.path("reports")) {
             var name = Listing.text(report.path("setting"), "name");
+            if (report.path("setting").hasNonNull("effort")) {
+                act.say(of + ", " + name + ": "
+                        + report.path("setting").path("picturesPerSecond").asDouble()
+                        + " pictures of " + Listing.text(report.path("setting"), "size") + " a second, "
+                        + Shares.factor(report.path("setting").path("effort").asDouble())
+                        + " times the pixels that are usually looked at");
+            }
             for (var note : report.path("setting").path("assumed")) {
                 act.say("clip " + Listing.number(clip, "clip") + ", " + name + ": " + note.asString(""));
             }

@@ -1,6 +1,8 @@
 package choir.motion;
 
 import choir.motion.MotionEvents.Event;
+import choir.motion.Trial.Lane;
+import choir.motion.Trial.Setting;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -52,6 +54,70 @@ public record Agreement(int recorder, int model, int recorderSeen, int modelSeen
                 sorted.isEmpty()
                         ? Optional.empty()
                         : Optional.of(Duration.ofMillis(sorted.get((sorted.size() - 1) / 2))));
+    }
+
+    /**
+     * One stretch of footage that both saw.
+     *
+     * @param lanes as the model sees them, at what the recorder is set to
+     */
+    public record Both(Setting setting, List<Lane> lanes, List<Span> recorder, Instant end) {
+        private Agreement at(double factor) {
+            var report = Trial.ofAreas(
+                    setting, lanes.stream().map(l -> l.times(factor)).toList(), List.of());
+            return of(report.events(), recorder, end);
+        }
+    }
+
+    /**
+     * A factor on the level that brings model and recorder together.
+     *
+     * @param before the share of the events of either that both have without it
+     * @param after with it
+     * @param events of the recorder from which it was found
+     */
+    public record Factor(double value, double before, double after, int events) {}
+
+    /** So many events of a recorder tell something. */
+    private static final int SOME = 5;
+
+    /** Factors are tried in quarters of an octave, three octaves either way. */
+    private static final int QUARTERS = 12;
+
+    /**
+     * The factor by which levels at recorders of one kind differ from the model's.
+     *
+     * @return empty where the two agree without one, where none brings them together, or where too little was seen
+     */
+    public static Optional<Factor> factor(List<Both> seen) {
+        int events = seen.stream().mapToInt(b -> b.recorder().size()).sum();
+        double before = share(seen, 1);
+        if (events < SOME || before >= ENOUGH) {
+            return Optional.empty();
+        }
+        Optional<Factor> best = Optional.empty();
+        for (int k = 1; k <= QUARTERS; k++) {
+            for (int sign : new int[] {-1, 1}) {
+                double value = Math.pow(2, sign * k / 4.0);
+                double after = share(seen, value);
+                // Of equal ones that which is nearest to none.
+                if (after >= ENOUGH && (best.isEmpty() || after > best.get().after())) {
+                    best = Optional.of(new Factor(value, before, after, events));
+                }
+            }
+        }
+        return best;
+    }
+
+    private static double share(List<Both> seen, double factor) {
+        int all = 0;
+        int both = 0;
+        for (var one : seen) {
+            var found = one.at(factor);
+            all += found.recorder + found.model;
+            both += found.recorderSeen + found.modelSeen;
+        }
+        return all == 0 ? 1 : (double) both / all;
     }
 
     private static boolean meet(Span one, Span other) {

@@ -3,6 +3,7 @@ package choir.motion;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -55,5 +56,32 @@ public final class MotionEvents {
         }
         begun.ifPresent(begin -> events.add(new Event(begin, Optional.empty())));
         return List.copyOf(events);
+    }
+
+    /** Motion in any of several areas. */
+    static List<Event> joined(List<List<Event>> areas) {
+        var all = areas.stream()
+                .flatMap(List::stream)
+                .sorted(Comparator.comparing(Event::begin))
+                .toList();
+        List<Event> joined = new ArrayList<>();
+        for (var event : all) {
+            if (joined.isEmpty() || endsBefore(joined.getLast(), event.begin())) {
+                joined.add(event);
+            } else {
+                var last = joined.removeLast();
+                joined.add(new Event(last.begin(), later(last.end(), event.end())));
+            }
+        }
+        return List.copyOf(joined);
+    }
+
+    private static boolean endsBefore(Event event, Instant at) {
+        return event.end().isPresent() && event.end().get().isBefore(at);
+    }
+
+    /** No end is later than any. */
+    private static Optional<Instant> later(Optional<Instant> one, Optional<Instant> other) {
+        return one.isEmpty() || other.isEmpty() ? Optional.empty() : one.get().isAfter(other.get()) ? one : other;
     }
 }

@@ -4,7 +4,6 @@ import choir.motion.MotionEvents.Level;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
@@ -14,27 +13,20 @@ import java.util.List;
  * without looking at a picture again.
  */
 public final class Pass {
-    /** By how much a cell's own noise has to be exceeded. */
-    private static final double OVER_NOISE = 4;
-
-    /** From the median of absolute values to the standard deviation of normal noise. */
-    private static final double SIGMA = 1.4826;
-
     private static final Duration STILL = Duration.ofMillis(500);
-    private static final int CELL_WIDTH = 10;
-    private static final int CELL_HEIGHT = 8;
-    private static final int NOISE_PICTURES = 240;
 
     private final int width;
     private final int height;
     private final List<Instant> instants;
     private final List<byte[]> deltas;
+    private final List<Oddity> oddities;
 
-    private Pass(int width, int height, List<Instant> instants, List<byte[]> deltas) {
+    private Pass(int width, int height, List<Instant> instants, List<byte[]> deltas, List<Oddity> oddities) {
         this.width = width;
         this.height = height;
         this.instants = List.copyOf(instants);
         this.deltas = List.copyOf(deltas);
+        this.oddities = List.copyOf(oddities);
     }
 
     /** A pass that is being taken, from one thread. */
@@ -44,6 +36,7 @@ public final class Pass {
         private final long mostBytes;
         private final List<Instant> instants = new ArrayList<>();
         private final List<byte[]> deltas = new ArrayList<>();
+        private final Oddity.Watch watch = new Oddity.Watch();
         private Reference reference;
 
         /** @param mostBytes of memory that it may take */
@@ -70,14 +63,16 @@ public final class Pass {
             if (!instants.isEmpty() && !at.isAfter(instants.getLast())) {
                 throw new IllegalArgumentException("pictures go back from " + instants.getLast() + " to " + at);
             }
-            deltas.add(reference.deltas(picture));
+            byte[] delta = reference.deltas(picture);
+            watch.take(at, picture.luminance(), delta);
+            deltas.add(delta);
             instants.add(at);
             return true;
         }
 
         /** What was taken until now; it can be gone on with. */
         public Pass taken() {
-            return new Pass(width, height, instants, deltas);
+            return new Pass(width, height, instants, deltas, watch.found());
         }
     }
 
@@ -111,7 +106,12 @@ public final class Pass {
                 deltas.add(still);
             }
         }
-        return new Pass(first.width, first.height, instants, deltas);
+        return new Pass(
+                first.width,
+                first.height,
+                instants,
+                deltas,
+                passes.stream().flatMap(p -> p.oddities.stream()).toList());
     }
 
     public int width() {
@@ -120,6 +120,11 @@ public final class Pass {
 
     public int height() {
         return height;
+    }
+
+    /** What a trial on it cannot see past. */
+    public List<Oddity> oddities() {
+        return oddities;
     }
 
     /** When each picture was seen, in their order. */
@@ -147,57 +152,13 @@ public final class Pass {
     }
 
     private List<Level> adapted(BitSet watched) {
-        int columns = Math.max(1, width / CELL_WIDTH);
-        int rows = Math.max(1, height / CELL_HEIGHT);
-        int[] cellOf = new int[width * height];
-        for (int i = 0; i < cellOf.length; i++) {
-            cellOf[i] = i / width * rows / height * columns + i % width * columns / width;
-        }
-        int cells = columns * rows;
-        int[][] medians = new int[cells][NOISE_PICTURES];
-        int all = watched.cardinality();
+        var noise = new Noise(width, height);
         List<Level> levels = new ArrayList<>();
         for (int picture = 0; picture < deltas.size(); picture++) {
             byte[] delta = deltas.get(picture);
-            int[][] counts = new int[cells][256];
-            for (int i = 0; i < delta.length; i++) {
-                counts[cellOf[i]][delta[i] & 0xFF]++;
-            }
-            long counting = 0;
-            int[] steps = new int[cells];
-            for (int c = 0; c < cells; c++) {
-                medians[c][picture % NOISE_PICTURES] = median(counts[c]);
-                steps[c] = step(medians[c], Math.min(picture + 1, NOISE_PICTURES));
-            }
-            for (int i = watched.nextSetBit(0); i >= 0 && i < delta.length; i = watched.nextSetBit(i + 1)) {
-                if ((delta[i] & 0xFF) >= steps[cellOf[i]]) {
-                    counting++;
-                }
-            }
-            levels.add(new Level(instants.get(picture), all == 0 ? 0 : (double) counting / all));
+            levels.add(new Level(instants.get(picture), noise.level(delta, watched, noise.steps(delta))));
         }
         return levels;
-    }
-
-    private static int median(int[] counts) {
-        int half = (Arrays.stream(counts).sum() + 1) / 2;
-        int seen = 0;
-        for (int d = 0; d < counts.length; d++) {
-            seen += counts[d];
-            if (seen >= half) {
-                return d;
-            }
-        }
-        return 0;
-    }
-
-    /** 4 σ, at least 2, where σ = 1.4826 · the median of the quiet half of what was seen in the last minutes. */
-    private static int step(int[] medians, int known) {
-        int[] quiet = Arrays.copyOf(medians, known);
-        Arrays.sort(quiet);
-        int half = (known + 1) / 2;
-        double sigma = SIGMA * quiet[(half - 1) / 2];
-        return (int) Math.max(Sensitivity.SMALLEST_STEP, Math.round(OVER_NOISE * sigma));
     }
 
     /**

@@ -4,12 +4,13 @@ import choir.motion.MotionEvents.Event;
 import choir.motion.MotionEvents.Level;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** One setting tried on footage with marks. */
+/** One setting tried on footage with marks. Where a device has areas with values of their own, each has its own level. */
 public final class Trial {
     private static final double HOUR = 3_600;
 
@@ -36,11 +37,39 @@ public final class Trial {
     /**
      * A mark as the setting sees it.
      *
-     * @param strongest the level that lasted for on-delay within it; a threshold above this loses it
+     * @param area in which it is seen best beside that area's threshold; empty where the picture is one
+     * @param strongest the level that lasted there for on-delay within it; a threshold above this loses it
+     * @param threshold of that area
      * @param at when that was; missing when there is no picture of it
      * @param over whether it begins motion by itself
      */
-    public record Seen(Mark mark, double strongest, Optional<Instant> at, boolean over) {}
+    public record Seen(Mark mark, String area, double strongest, double threshold, Optional<Instant> at, boolean over) {
+        /** By what factor it is over the threshold. */
+        public double ratio() {
+            return strongest / threshold;
+        }
+    }
+
+    /**
+     * One area of the picture over time.
+     *
+     * @param area its name; empty where the picture is one
+     * @param levels in the order of their instants
+     * @param threshold over 0 to 1
+     */
+    public record Lane(String area, List<Level> levels, double threshold) {
+        /** The same as a device sees it whose levels are so many times those of the model. */
+        public Lane times(double factor) {
+            return factor == 1
+                    ? this
+                    : new Lane(
+                            area,
+                            levels.stream()
+                                    .map(l -> new Level(l.at(), Math.min(1, l.value() * factor)))
+                                    .toList(),
+                            threshold);
+        }
+    }
 
     /**
      * @param wanted weakest first
@@ -92,35 +121,38 @@ public final class Trial {
      * @param marks that agree
      */
     public static Report of(Setting setting, List<Level> levels, List<Mark> marks) {
-        return new Levels(levels, marks, setting.onDelay()).report(setting);
+        return ofAreas(setting, List.of(new Lane("", levels, setting.threshold())), marks);
     }
 
-    /** Levels at one step with marks; what every threshold makes of them is known once. */
+    /**
+     * Motion in any of the areas is motion.
+     *
+     * @param setting delays and what is kept around; its step and threshold are only told again
+     * @param lanes one for each area, of the same pictures
+     */
+    public static Report ofAreas(Setting setting, List<Lane> lanes, List<Mark> marks) {
+        return report(
+                setting,
+                lanes.stream()
+                        .map(l -> new Levels(l.area(), l.levels(), marks, setting.onDelay()).at(l.threshold()))
+                        .toList(),
+                marks);
+    }
+
+    /** Levels of an area at one step with marks; what every threshold makes of them is known once. */
     static final class Levels {
         /** @param lasting the strongest that lasted, within the mark */
-        private record Peak(Mark mark, double lasting, Optional<Instant> at) {}
+        private record Peak(double lasting, Optional<Instant> at) {}
 
+        private final String area;
         private final List<Level> levels;
-        private final List<Peak> wanted;
-        private final List<Peak> unwanted;
-        private final double unwantedSeconds;
+        private final List<Peak> peaks;
 
-        Levels(List<Level> levels, List<Mark> marks, Duration onDelay) {
+        Levels(String area, List<Level> levels, List<Mark> marks, Duration onDelay) {
+            this.area = area;
             this.levels = levels;
             double[] lasting = lasting(levels, onDelay);
-            this.wanted = marks.stream()
-                    .filter(m -> m.kind() == Mark.Kind.WANTED)
-                    .map(m -> peak(m, lasting))
-                    .sorted(Comparator.comparingDouble(Peak::lasting))
-                    .toList();
-            this.unwanted = marks.stream()
-                    .filter(m -> m.kind() == Mark.Kind.UNWANTED)
-                    .map(m -> peak(m, lasting))
-                    .sorted(Comparator.comparingDouble(Peak::lasting).reversed())
-                    .toList();
-            this.unwantedSeconds = unwanted.stream()
-                    .mapToDouble(u -> seconds(u.mark().begin(), u.mark().end()))
-                    .sum();
+            this.peaks = marks.stream().map(m -> peak(m, lasting)).toList();
         }
 
         private Peak peak(Mark mark, double[] lasting) {
@@ -132,53 +164,85 @@ public final class Trial {
                     at = Optional.of(levels.get(i).at());
                 }
             }
-            return new Peak(mark, strongest, at);
+            return new Peak(strongest, at);
         }
 
-        private static List<Seen> seen(List<Peak> peaks, double threshold) {
-            return peaks.stream()
-                    .map(p -> new Seen(p.mark(), p.lasting(), p.at(), p.lasting() >= threshold))
-                    .toList();
+        Heard at(double threshold) {
+            return new Heard(this, threshold);
+        }
+    }
+
+    /** An area's levels with its threshold. */
+    record Heard(Levels levels, double threshold) {
+        private Seen seen(Mark mark, int number) {
+            var peak = levels.peaks.get(number);
+            return new Seen(mark, levels.area, peak.lasting(), threshold, peak.at(), peak.lasting() >= threshold);
         }
 
-        /** @param setting with the delay for which this was made */
-        Report report(Setting setting) {
-            var events = MotionEvents.of(levels, setting.threshold(), setting.onDelay(), setting.offDelay());
-            var last = levels.isEmpty() ? Instant.EPOCH : levels.getLast().at();
-            var falseEvents = events.stream()
-                    .filter(e -> wanted.stream().noneMatch(w -> w.mark().holds(e.begin())))
-                    .filter(e -> unwanted.stream()
-                            .anyMatch(u -> !overlap(e, u.mark(), last).isZero()
-                                    || u.mark().holds(e.begin())))
-                    .toList();
-            var falseMotion = falseEvents.stream()
-                    .flatMap(e -> unwanted.stream().map(u -> overlap(e, u.mark(), last)))
-                    .reduce(Duration.ZERO, Duration::plus);
-            return new Report(
-                    setting,
-                    seen(wanted, setting.threshold()),
-                    seen(unwanted, setting.threshold()),
-                    falseEvents.size(),
-                    unwantedSeconds > 0
-                            ? OptionalDouble.of(falseEvents.size() / unwantedSeconds * HOUR)
-                            : OptionalDouble.empty(),
-                    falseMotion,
-                    recorded(setting, events, levels),
-                    levels.isEmpty()
-                            ? Duration.ZERO
-                            : Duration.between(levels.getFirst().at(), last),
-                    wanted.isEmpty()
-                            ? OptionalDouble.empty()
-                            : OptionalDouble.of(wanted.getFirst().lasting() / setting.threshold()),
-                    unwanted.isEmpty()
-                            ? OptionalDouble.empty()
-                            : OptionalDouble.of(
-                                    unwanted.getFirst().lasting() == 0
-                                            ? Double.POSITIVE_INFINITY
-                                            : setting.threshold()
-                                                    / unwanted.getFirst().lasting()),
-                    events);
+        private List<Event> events(Setting setting) {
+            return MotionEvents.of(levels.levels, threshold, setting.onDelay(), setting.offDelay());
         }
+    }
+
+    /** @param marks for which the levels were made */
+    static Report report(Setting setting, List<Heard> areas, List<Mark> marks) {
+        List<Seen> seen = new ArrayList<>();
+        for (int i = 0; i < marks.size(); i++) {
+            int number = i;
+            areas.stream()
+                    .map(a -> a.seen(marks.get(number), number))
+                    .max(Comparator.comparingDouble(Seen::ratio))
+                    .ifPresent(seen::add);
+        }
+        var wanted = of(Mark.Kind.WANTED, seen, Comparator.comparingDouble(Seen::ratio));
+        var unwanted = of(
+                Mark.Kind.UNWANTED,
+                seen,
+                Comparator.comparingDouble(Seen::ratio).reversed());
+        var levels = areas.getFirst().levels().levels;
+        var last = levels.isEmpty() ? Instant.EPOCH : levels.getLast().at();
+        var events = areas.size() == 1
+                ? areas.getFirst().events(setting)
+                : MotionEvents.joined(areas.stream().map(a -> a.events(setting)).toList());
+        var falseEvents = events.stream()
+                .filter(e -> wanted.stream().noneMatch(w -> w.mark().holds(e.begin())))
+                .filter(e -> unwanted.stream()
+                        .anyMatch(u ->
+                                !overlap(e, u.mark(), last).isZero() || u.mark().holds(e.begin())))
+                .toList();
+        var falseMotion = falseEvents.stream()
+                .flatMap(e -> unwanted.stream().map(u -> overlap(e, u.mark(), last)))
+                .reduce(Duration.ZERO, Duration::plus);
+        double unwantedSeconds = unwanted.stream()
+                .mapToDouble(u -> seconds(u.mark().begin(), u.mark().end()))
+                .sum();
+        return new Report(
+                setting,
+                wanted,
+                unwanted,
+                falseEvents.size(),
+                unwantedSeconds > 0
+                        ? OptionalDouble.of(falseEvents.size() / unwantedSeconds * HOUR)
+                        : OptionalDouble.empty(),
+                falseMotion,
+                recorded(setting, events, levels),
+                levels.isEmpty()
+                        ? Duration.ZERO
+                        : Duration.between(levels.getFirst().at(), last),
+                wanted.isEmpty()
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(wanted.getFirst().ratio()),
+                unwanted.isEmpty()
+                        ? OptionalDouble.empty()
+                        : OptionalDouble.of(
+                                unwanted.getFirst().ratio() == 0
+                                        ? Double.POSITIVE_INFINITY
+                                        : 1 / unwanted.getFirst().ratio()),
+                events);
+    }
+
+    private static List<Seen> of(Mark.Kind kind, List<Seen> seen, Comparator<Seen> order) {
+        return seen.stream().filter(s -> s.mark().kind() == kind).sorted(order).toList();
     }
 
     private static Duration overlap(Event event, Mark mark, Instant last) {

@@ -143,8 +143,8 @@ public final class Neutral {
         if (zones.isEmpty()) {
             return Optional.of(areas(CellMask.none(ability.grid())));
         }
-        var sensitivities = each(Catalogue.SENSITIVITY, zones.size());
-        var thresholds = each(Catalogue.THRESHOLD, zones.size());
+        var sensitivities = sensitivities(zones.size());
+        var thresholds = thresholds(zones.size());
         List<AreaStatement> areas = new ArrayList<>();
         for (int i = 0; i < zones.size(); i++) {
             var zone = zones.get(i);
@@ -156,11 +156,8 @@ public final class Neutral {
                             .map(c -> new Shape.Point(
                                     (double) c.x() / ability.resolution(), (double) c.y() / ability.resolution()))
                             .toList())),
-                    family.ability(Catalogue.SENSITIVITY).orElse(null) instanceof Ability.Sense s
-                                    && !sensitivities.isEmpty()
-                            ? Optional.of(sensing(s, sensitivities.get(i)))
-                            : Optional.empty(),
-                    thresholds.isEmpty() ? Optional.empty() : Optional.of(new Threshold(number(thresholds.get(i))))));
+                    sensitivities.isEmpty() ? Optional.empty() : Optional.of(sensitivities.get(i)),
+                    thresholds.isEmpty() ? Optional.empty() : Optional.of(thresholds.get(i))));
         }
         boolean twice = areas.stream().map(AreaStatement::name).distinct().count() < areas.size();
         return twice ? Optional.empty() : Optional.of(new Value.Areas(areas));
@@ -171,6 +168,26 @@ public final class Neutral {
         return held.get(key).orElse(null) instanceof NativeValue.PerArea(var values) && values.size() == areas
                 ? values
                 : List.of();
+    }
+
+    /**
+     * What each of a device's areas says for itself, in their order.
+     *
+     * @return as many as there are areas; empty when all have the same
+     */
+    public List<Sensing> sensitivities(int areas) {
+        return family.ability(Catalogue.SENSITIVITY).orElse(null) instanceof Ability.Sense s
+                ? each(Catalogue.SENSITIVITY, areas).stream()
+                        .map(v -> sensing(s, v))
+                        .toList()
+                : List.of();
+    }
+
+    /** As {@link #sensitivities}. */
+    public List<Threshold> thresholds(int areas) {
+        return each(Catalogue.THRESHOLD, areas).stream()
+                .map(v -> new Threshold(number(v)))
+                .toList();
     }
 
     /** By calendars that are there with these very dates; any other cannot be said. */

@@ -1,17 +1,25 @@
 package choir.motion;
 
+import static choir.motion.Marked.HEIGHT;
+import static choir.motion.Marked.WIDTH;
+import static choir.motion.Marked.at;
+import static choir.motion.Marked.levels;
+import static choir.motion.Marked.pass;
+import static choir.motion.Marked.quay;
+import static choir.motion.Marked.setting;
+import static choir.motion.Marked.square;
+import static choir.motion.Marked.unwanted;
+import static choir.motion.Marked.wanted;
+import static choir.motion.Marked.whole;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import choir.area.CellGrid;
-import choir.motion.Mark.Kind;
 import choir.motion.MotionEvents.Level;
 import choir.motion.Suggestion.Choices;
-import choir.motion.Trial.Setting;
 import choir.refusal.Refusal;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
@@ -23,70 +31,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class TrialTest {
-    private static final Instant BEGIN = Instant.parse("2027-01-14T21:00:00Z");
-    private static final int WIDTH = 160;
-    private static final int HEIGHT = 80;
-
-    private static Instant at(double seconds) {
-        return BEGIN.plusMillis(Math.round(seconds * 1000));
-    }
-
-    private static Setting setting(double threshold, double onDelay) {
-        return new Setting(
-                new Step.Fixed(11),
-                threshold,
-                Duration.ofMillis(Math.round(onDelay * 1000)),
-                Duration.ofSeconds(1),
-                Duration.ofSeconds(2),
-                Duration.ofSeconds(3));
-    }
-
-    /** Two a second. */
-    private static List<Level> levels(double... values) {
-        return IntStream.range(0, values.length)
-                .mapToObj(i -> new Level(at(i / 2.0), values[i]))
-                .toList();
-    }
-
-    private static Mark wanted(double from, double until, String word) {
-        return new Mark(Kind.WANTED, at(from), at(until), word);
-    }
-
-    private static Mark unwanted(double from, double until, String word) {
-        return new Mark(Kind.UNWANTED, at(from), at(until), word);
-    }
-
-    /** A scene of its own making: what is where at each half second. */
-    private static Pass pass(int pictures, Scene scene) {
-        var taking = new Pass.Taking(WIDTH, HEIGHT, 1L << 28);
-        for (int i = 0; i < pictures; i++) {
-            byte[] luminance = new byte[WIDTH * HEIGHT];
-            Arrays.fill(luminance, (byte) 100);
-            scene.paint(i, luminance);
-            assertThat(taking.take(at(i / 2.0), new Picture(WIDTH, HEIGHT, luminance)))
-                    .isTrue();
-        }
-        return taking.taken();
-    }
-
-    private interface Scene {
-        void paint(int number, byte[] luminance);
-    }
-
-    private static void square(byte[] luminance, int left, int top, int side, int value) {
-        for (int y = top; y < top + side; y++) {
-            for (int x = Math.max(0, left); x < Math.min(WIDTH, left + side); x++) {
-                luminance[y * WIDTH + x] = (byte) value;
-            }
-        }
-    }
-
-    private static BitSet whole() {
-        var all = new BitSet();
-        all.set(0, WIDTH * HEIGHT);
-        return all;
-    }
-
     @Test
     void aSquareThatComesHasExactlyItsOwnShareOfThePicture() {
         var pass = pass(4, (i, picture) -> {
@@ -187,24 +131,6 @@ class TrialTest {
                 .hasMessageContaining("rain");
         Mark.agree(List.of(wanted(10, 10, "walker"), unwanted(13, 20, "rain"), wanted(9, 10, "another")));
         assertThatThrownBy(() -> wanted(3, 2, "backwards")).isInstanceOf(Refusal.class);
-    }
-
-    /** Swell on the left, half of the time strong; somebody far away on the right, twice. */
-    private static Pass quay() {
-        return pass(120, (i, picture) -> {
-            if (i < 60) {
-                for (int n = 0; n < 30; n++) {
-                    int left = (n * 37 + i * 11) % 56;
-                    square(picture, left, (n * 29 + i * 7) % 76, 4, 118);
-                }
-            }
-            if (i >= 80 && i < 84) {
-                square(picture, 90 + 8 * (i - 80), 30, 6, 150);
-            }
-            if (i >= 100 && i < 104) {
-                square(picture, 90 + 8 * (i - 100), 30, 10, 150);
-            }
-        });
     }
 
     private static final List<Mark> ON_THE_QUAY =

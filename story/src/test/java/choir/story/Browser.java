@@ -11,6 +11,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.JavascriptExecutor;
@@ -213,6 +214,16 @@ final class Browser implements AutoCloseable {
 
     String path() {
         return java.net.URI.create(String.valueOf(driver.getCurrentUrl())).getPath();
+    }
+
+    /** The first table row that says so comes to say all the rest. */
+    void seeRow(String words, String... within) {
+        patiently(
+                "no row with " + words + " says " + String.join(", ", within),
+                () -> run(ROW_THAT_SAYS, words) instanceof String row
+                                && Stream.of(within).allMatch(row::contains)
+                        ? Boolean.TRUE
+                        : null);
     }
 
     /** The text of the first table row that says so. */

@@ -46,6 +46,8 @@ class DoorsTest {
             "/api/v1/tuning",
             "/api/v1/trials",
             "/api/v1/suggestions",
+            "/api/v1/group-suggestions",
+            "/api/v1/moments",
             "/api/v1/walks");
 
     private static boolean isOfFootage(String door) {

@@ -45,7 +45,7 @@ class WorkplaceTest {
         browser.type("input[name=range]", "127.0.0.1-127.0.0.2");
         browser.type("input[name=port]", Integer.toString(choir.simulatorPort()));
         browser.press("Look there");
-        assertThat(browser.row("haldr-1")).contains("Tern TN-16").contains("not added");
+        browser.seeRow("haldr-1", "Tern TN-16", "not added");
         browser.press("add");
         browser.type("input[name=user]", "choir");
         browser.type("input[name=password]", "wrong");
@@ -65,9 +65,7 @@ class WorkplaceTest {
         browser.type("input[name=tags]", "outside");
         browser.press("Place them");
         browser.see("4 cameras placed");
-        assertThat(browser.row("haldr-1/03"))
-                .contains("terminals / haldr / quay")
-                .contains("outside");
+        browser.seeRow("haldr-1/03", "terminals / haldr / quay", "outside");
     }
 
     @Test
@@ -160,7 +158,7 @@ class WorkplaceTest {
         browser.notSee("Save the override");
         browser.notSee("Saving …");
         browser.see("the school boat");
-        assertThat(browser.row("Week")).contains("house").contains("quay").contains("the school boat");
+        browser.seeRow("Week", "house", "quay", "the school boat");
         browser.see("4 waiting");
     }
 
@@ -171,8 +169,8 @@ class WorkplaceTest {
         choir.choir("recorder", "read", "haldr-1");
         browser.open("/group?path=terminals/haldr/quay");
         browser.see("4 cameras in terminals / haldr / quay");
-        assertThat(browser.row("Sensitivity")).contains("50");
-        assertThat(browser.row("12")).contains("haldr-1/03");
+        browser.seeRow("Sensitivity", "50");
+        browser.seeRow("12", "haldr-1/03");
         browser.awaitTrue("[...document.querySelectorAll('img')].filter(i => i.naturalWidth === 640).length === 4");
     }
 
@@ -204,7 +202,7 @@ class WorkplaceTest {
         browser.see("1 of 1 recorders");
         browser.press("Close");
         browser.press("Read all now");
-        assertThat(browser.row("haldr-1")).contains("answers");
+        browser.seeRow("haldr-1", "answers");
     }
 
     @Test
@@ -433,11 +431,11 @@ class WorkplaceTest {
         var link = browser.value("input[name=link]");
         assertThat(link).contains("/#invited=tove:");
         browser.press("Close");
-        assertThat(browser.row("tove")).contains("invited until");
+        browser.seeRow("tove", "invited until");
         browser.type("input[name=label]", "a wall of pictures");
         browser.press("Make a token");
         assertThat(browser.value("input[name=made]")).startsWith("choir_");
-        assertThat(browser.row("a wall of pictures")).contains("what a viewer may", "never");
+        browser.seeRow("a wall of pictures", "what a viewer may", "never");
         assertThat(browser.accessibilityFaults()).isEmpty();
         browser.size(390, 800);
         assertThat(browser.scrollsSideways()).isFalse();
@@ -456,7 +454,7 @@ class WorkplaceTest {
         browser.press("Sign in");
         browser.see("Is the fleet in tune?");
         browser.open("/people");
-        assertThat(browser.row("tove")).contains("(you)", "own");
+        browser.seeRow("tove", "(you)", "own");
         assertThat(browser.text()).doesNotContain("Let somebody in", "Invite again");
     }
 

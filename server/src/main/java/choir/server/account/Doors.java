@@ -91,6 +91,8 @@ class Doors {
                                 "/api/v1/tuning",
                                 "/api/v1/trials",
                                 "/api/v1/suggestions",
+                                "/api/v1/group-suggestions",
+                                "/api/v1/moments",
                                 "/api/v1/walks",
                                 "/api/v1/walks/**")
                         .hasRole(Role.TECHNICIAN.name())

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param file its name within the folder of clips
  * @param because why it is kept; missing when it is only being looked at
  * @param goneAt when it goes by itself
+ * @param triedWith the settings in words that the policy asked when it was tried last; missing when it never was
  */
 record Clip(
         long id,
@@ -27,7 +28,8 @@ record Clip(
         Optional<String> because,
         String who,
         Instant at,
-        Instant goneAt) {
+        Instant goneAt,
+        Optional<String> triedWith) {
     enum Origin {
         /** From what the recorder had recorded. */
         RECORDED,

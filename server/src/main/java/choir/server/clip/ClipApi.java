@@ -63,6 +63,7 @@ class ClipApi {
      * @param origin {@code recorded}, {@code live} or {@code file}
      * @param because why it is kept; missing while it is only looked at
      * @param goneAt when it goes by itself
+     * @param tried with the policy as it is {@code now}, with one of {@code before} that has changed since, or {@code never}
      */
     public record ClipView(
             long id,
@@ -76,6 +77,7 @@ class ClipApi {
             String who,
             String at,
             String goneAt,
+            String tried,
             List<ClipMarkView> marks) {}
 
     public record ClipMarkView(long id, String kind, String from, String until, String word, String who) {}
@@ -222,7 +224,15 @@ class ClipApi {
                 clip.who(),
                 clip.at().toString(),
                 clip.goneAt().toString(),
+                clip.triedWith()
+                        .map(with -> with.equals(asked(clip)) ? "now" : "before")
+                        .orElse("never"),
                 marks(store.marks(clip.id())));
+    }
+
+    private String asked(Clip clip) {
+        var standing = standings.of(clip.camera());
+        return Tried.words(Tried.motion(standing, clip, Tried.wanted(standing)));
     }
 
     static List<ClipMarkView> marks(List<ClipStore.StoredMark> marks) {

@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 class ClipStore {
     private static final int MOST = 1_000;
     private static final String CLIPS = "SELECT clip.id, clip.camera, clip.begins, clip.ends, clip.origin, clip.file,"
-            + " clip.bytes, clip.because, clip.who, clip.at, clip.gone_at, camera.recorder, camera.channel,"
+            + " clip.bytes, clip.because, clip.who, clip.at, clip.gone_at, clip.tried_with, camera.recorder, camera.channel,"
             + " camera.label FROM clip JOIN camera ON camera.id = clip.camera ";
 
     /** @param id of its row */
@@ -108,6 +108,15 @@ class ClipStore {
                 == 1;
     }
 
+    /** @param with the settings in words */
+    void tried(long id, String with) {
+        database.write(
+                () -> database.change("UPDATE clip SET tried_with = :with WHERE id = :id AND tried_with IS NOT :with")
+                        .param("with", with)
+                        .param("id", id)
+                        .update());
+    }
+
     void remove(long id) {
         database.change("DELETE FROM clip WHERE id = :id").param("id", id).update();
     }
@@ -164,6 +173,7 @@ class ClipStore {
                 Optional.ofNullable(row.getString("because")),
                 row.getString("who"),
                 Instant.parse(row.getString("at")),
-                Instant.ofEpochMilli(row.getLong("gone_at")));
+                Instant.ofEpochMilli(row.getLong("gone_at")),
+                Optional.ofNullable(row.getString("tried_with")));
     }
 }

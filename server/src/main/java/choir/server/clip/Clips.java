@@ -168,7 +168,8 @@ class Clips {
                 Optional.empty(),
                 who,
                 now,
-                now.plus(LOOK));
+                now.plus(LOOK),
+                Optional.empty());
         return database.write(() -> {
             long row = store.add(clip);
             journal.add(

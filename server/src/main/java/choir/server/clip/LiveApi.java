@@ -80,13 +80,18 @@ class LiveApi {
     /**
      * Pictures as they come, each an event {@code picture} with a {@link LiveLevels.LivePicture}; who is slow misses some.
      *
+     * @param area of a device whose areas have values of their own; all that is watched when missing
      * @param ignore rows of {@code #} and {@code .}, with commas between: cells that are left out besides
      */
     @GetMapping("/api/v1/live-levels")
     SseEmitter levels(
-            @RequestParam String camera, @RequestParam(required = false) @Nullable String ignore, Principal who) {
+            @RequestParam String camera,
+            @RequestParam(required = false) @Nullable String area,
+            @RequestParam(required = false) @Nullable String ignore,
+            Principal who) {
         return live.watch(
                         ClipApi.camera(camera),
+                        TrialViews.optional(area),
                         TrialViews.optional(ignore).map(rows -> CellMask.parse(List.of(rows.split(",")))),
                         who.getName())
                 .emitter();

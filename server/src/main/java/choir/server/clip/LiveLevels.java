@@ -83,9 +83,9 @@ class LiveLevels {
     }
 
     /** What somebody who looks is sent: always the newest, and none twice. */
-    Mailbox watch(Node.Camera camera, Optional<CellMask> ignore, String who) {
+    Mailbox watch(Node.Camera camera, Optional<String> area, Optional<CellMask> ignore, String who) {
         var motion = Tried.now(standings.of(camera), clock.instant());
-        var watched = motion.watched();
+        var watched = area.map(a -> motion.area(a).watched()).orElseGet(motion::watched);
         ignore.ifPresent(cells -> watched.andNot(DeviceMotion.pixels(cells, Passes.WIDTH, Passes.HEIGHT)));
         if (!places.tryAcquire()) {
             throw new Problem(

@@ -8,6 +8,7 @@ import choir.server.web.Problem;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -24,7 +25,7 @@ public class Proofs {
      * @param name by which it is confirmed when it is to be lost all the same, such as {@code haldr-1/07 walker at 70 m}
      * @param level the strongest that would last there, percent of what is watched
      * @param threshold percent
-     * @param caughtNow whether what is held now catches it
+     * @param caughtNow whether what holds until then catches it
      */
     public record LostMoment(
             String name,
@@ -43,8 +44,12 @@ public class Proofs {
      */
     public record Proof(List<LostMoment> lost, int wanted, List<String> untried) {}
 
-    /** One camera's change. */
-    public record Planned(Standing standing, NativeConfig after) {}
+    /**
+     * One camera's change.
+     *
+     * @param before what holds until then; missing where that is not known, so that it may have caught everything
+     */
+    public record Planned(Standing standing, Optional<NativeConfig> before, NativeConfig after) {}
 
     private final ClipStore store;
     private final Tried tried;
@@ -102,14 +107,16 @@ public class Proofs {
     private List<LostMoment> lost(Planned change, Clip clip, List<Mark> marks) {
         var pass = tried.pass(clip);
         var after = Tried.motion(change.standing(), clip, change.after());
-        var missed = Tried.report(pass, marks, after).missed();
+        var missed = tried.report(change.standing(), pass, after, marks).missed();
         if (missed.isEmpty()) {
             return List.of();
         }
         Set<Mark> missedNow = new HashSet<>();
-        Tried.report(pass, marks, Tried.motion(change.standing(), clip, Tried.As.HELD)).missed().stream()
-                .map(Seen::mark)
-                .forEach(missedNow::add);
+        change.before()
+                .map(before -> Tried.motion(change.standing(), clip, before))
+                .ifPresent(before -> tried.report(change.standing(), pass, before, marks).missed().stream()
+                        .map(Seen::mark)
+                        .forEach(missedNow::add));
         return missed.stream()
                 .map(m -> new LostMoment(
                         name(clip, m.mark()),
@@ -118,7 +125,7 @@ public class Proofs {
                         m.mark().word(),
                         m.mark().from().toString(),
                         TrialViews.percent(m.strongest()),
-                        TrialViews.percent(after.setting().threshold()),
+                        TrialViews.percent(m.threshold()),
                         !missedNow.contains(m.mark())))
                 .toList();
     }

@@ -1,77 +1,69 @@
 package choir.server.clip;
 
 import choir.area.CellMask;
-import choir.link.LinkException;
+import choir.footage.Look;
 import choir.motion.Agreement;
-import choir.motion.Sensitivity;
-import choir.motion.Step;
-import choir.motion.Suggestion;
+import choir.motion.Mark;
 import choir.refusal.Refusal;
 import choir.server.clip.TrialViews.AgreementView;
-import choir.server.clip.TrialViews.Ignored;
-import choir.server.clip.TrialViews.SuggestionView;
 import choir.server.clip.TrialViews.TrialReport;
-import choir.server.clip.TrialViews.TriedSetting;
 import choir.server.clip.Tried.As;
-import choir.server.reading.FootageDoor;
-import choir.server.standing.Standing;
-import choir.server.standing.Standings;
 import choir.server.web.Problem;
-import choir.trial.DeviceMotion;
-import java.math.BigDecimal;
 import java.security.Principal;
-import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.Base64;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Settings tried on clips: levels, reports, what would be best. */
+/** Settings tried on clips. */
 @RestController
 class TrialApi {
-    private static final int MOST_CLIPS = 200;
     private static final int MOST_SETTINGS = 8;
-    private static final int COLUMNS = 32;
-    private static final int ROWS = 18;
+    private static final double FEWEST = 0.2;
+    private static final double MOST_PICTURES = 10;
+    private static final List<String> SIZES = List.of("160x90", "320x180", "480x270", "640x360");
 
     /**
      * @param as {@code policy} (when missing) or {@code held}, from which the rest starts
      * @param sensitivity 0 to 100 or {@code auto}
      * @param threshold such as {@code 0.6%}
+     * @param area for which alone these are, where a device's areas have values of their own
      * @param ignore rows of {@code #} and {@code .}: cells that are left out besides
+     * @param pictures a second that are looked at, 0.2 to 10
+     * @param size of the pictures that are looked at, such as {@code 320x180}
      */
     record SettingRequest(
             @Nullable String name,
             @Nullable String as,
             @Nullable String sensitivity,
             @Nullable String threshold,
-            @Nullable List<String> ignore) {}
+            @Nullable String area,
+            @Nullable List<String> ignore,
+            @Nullable Double pictures,
+            @Nullable String size) {}
 
     /**
      * @param clips their numbers; missing for all that are kept of the selection
      * @param settings missing for what the policy asks and what the recorder holds
+     * @param byEvents whether cameras without clips are tried on what their recorders saw in the last night and day
      */
     record TrialRequest(
             @Nullable String select,
             @Nullable List<Long> clips,
-            @Nullable List<SettingRequest> settings) {}
-
-    /** @param clips of one camera; missing for all that are kept of it */
-    record SuggestionRequest(
-            @Nullable String camera, @Nullable List<Long> clips) {}
-
-    record LevelsRequest(@Nullable List<String> ignore) {}
+            @Nullable List<SettingRequest> settings,
+            @Nullable Boolean byEvents) {}
 
     /**
      * @param agreement with the recorder's own events; missing where it does not tell any
+     * @param factor by which this kind of recorder sees more than the model; missing where none was found
+     * @param judge what says what is wanted: {@code marks} of people, or the {@code recorder}'s own events
+     * @param remarks what has to be known of this footage besides
      * @param unheld why what the recorder holds is not tried; missing when it is
      */
     public record TrialOfClip(
@@ -82,103 +74,79 @@ class TrialApi {
             String until,
             List<TrialReport> reports,
             @Nullable AgreementView agreement,
+            @Nullable Double factor,
+            String judge,
+            List<String> remarks,
             @Nullable String unheld) {}
 
-    public record TrialView(List<TrialOfClip> clips, int missed, int falseStarts) {}
-
-    /**
-     * The level of every picture at every step of luminance.
-     *
-     * @param pictures when each was seen, in milliseconds from the clip's beginning
-     * @param watched pixels
-     * @param steps of luminance, 2 to 64
-     * @param counting for each step the pixels that count in each picture
-     * @param adapted levels at the step that follows the noise, 0 to 1
-     * @param sensitivities that the device can hold
-     * @param sensitivitySteps the step of luminance of each
-     * @param thresholds that it can hold, in percent
-     * @param motion when the recorder's own detection saw something; missing where it does not tell
-     */
-    public record LevelsView(
-            List<Long> pictures,
-            int watched,
-            List<Integer> steps,
-            List<int[]> counting,
-            List<Double> adapted,
-            List<Double> sensitivities,
-            List<Integer> sensitivitySteps,
-            boolean adapts,
-            List<Double> thresholds,
-            @Nullable TriedSetting policy,
-            @Nullable TriedSetting held,
-            @Nullable List<MotionSpan> motion) {}
-
-    /** In milliseconds from the clip's beginning. */
-    public record MotionSpan(long from, long until) {}
-
-    /** @param shares of each cell that change, a byte each, from the top left */
-    public record CellsView(int columns, int rows, String shares) {}
+    /** @param untried cameras of the selection of which nothing could be tried, with why */
+    public record TrialView(List<TrialOfClip> clips, int missed, int falseStarts, List<String> untried) {}
 
     private final ClipApi looks;
-    private final ClipStore store;
-    private final Standings standings;
+    private final Sources sources;
     private final Tried tried;
-    private final FootageDoor door;
+    private final RecorderEvents events;
 
-    TrialApi(ClipApi looks, ClipStore store, Standings standings, Tried tried, FootageDoor door) {
+    TrialApi(ClipApi looks, Sources sources, Tried tried, RecorderEvents events) {
         this.looks = looks;
-        this.store = store;
-        this.standings = standings;
+        this.sources = sources;
         this.tried = tried;
-        this.door = door;
+        this.events = events;
     }
 
     @PostMapping("/api/v1/trials")
     TrialView trial(@RequestBody TrialRequest given, Principal who) {
-        var clips = clips(given.clips(), given.select());
         var settings = given.settings() == null ? List.<SettingRequest>of() : given.settings();
         if (settings.size() > MOST_SETTINGS) {
             throw new Problem(Problem.Kind.INVALID, "at most " + MOST_SETTINGS + " settings are tried at once");
         }
         List<TrialOfClip> all = new ArrayList<>();
-        for (var clip : clips) {
-            looks.looks(clip, who);
-            all.add(trial(clip, settings));
+        List<String> untried = new ArrayList<>();
+        if (Boolean.TRUE.equals(given.byEvents())) {
+            var sampled = events.of(TrialViews.optional(given.select()).orElse(""), who.getName());
+            untried.addAll(sampled.untried());
+            for (var one : sampled.samples()) {
+                all.add(trial(one.clip(), one.marks(), "recorder", settings));
+            }
+        } else {
+            for (var clip : sources.clips(given.clips(), given.select())) {
+                looks.looks(clip, who);
+                all.add(trial(clip, tried.marks(clip), "marks", settings));
+            }
         }
         return new TrialView(
                 all,
                 all.stream().mapToInt(c -> c.reports().getFirst().missed()).sum(),
-                all.stream().mapToInt(c -> c.reports().getFirst().falseStarts()).sum());
+                all.stream().mapToInt(c -> c.reports().getFirst().falseStarts()).sum(),
+                untried);
     }
 
-    private TrialOfClip trial(Clip clip, List<SettingRequest> settings) {
-        var pass = tried.pass(clip);
-        var marks = tried.marks(clip);
-        var held = tried.standing(clip).held();
-        Map<String, DeviceMotion> motions = new java.util.LinkedHashMap<>();
+    private TrialOfClip trial(Clip clip, List<Mark> marks, String judge, List<SettingRequest> settings) {
+        var standing = tried.standing(clip);
+        Map<String, Tried.Asked> asked = new LinkedHashMap<>();
         Optional<String> unheld = Optional.empty();
         if (settings.isEmpty()) {
-            motions.put("policy", tried.motion(clip, As.POLICY));
-            if (held.isPresent()) {
-                motions.put("recorder", tried.motion(clip, As.HELD));
+            asked.put("policy", Tried.Asked.of(As.POLICY));
+            if (standing.held().isPresent()) {
+                asked.put("recorder", Tried.Asked.of(As.HELD));
             } else {
-                unheld = Optional.of(tried.standing(clip).trouble().orElse("it was not read yet"));
+                unheld = Optional.of(standing.trouble().orElse("it was not read yet"));
             }
         }
         for (int i = 0; i < settings.size(); i++) {
-            var s = settings.get(i);
-            var name = TrialViews.optional(s.name()).orElse("tried " + (i + 1));
-            motions.put(
-                    motions.containsKey(name) ? name + " " + (i + 1) : name,
-                    Tried.with(
-                            tried.motion(clip, as(s.as())),
-                            TrialViews.optional(s.sensitivity()),
-                            TrialViews.optional(s.threshold()),
-                            mask(s.ignore())));
+            var name = TrialViews.optional(settings.get(i).name()).orElse("tried " + (i + 1));
+            asked.put(asked.containsKey(name) ? name + " " + (i + 1) : name, asked(settings.get(i)));
         }
         List<TrialReport> reports = new ArrayList<>();
-        motions.forEach((name, motion) ->
-                reports.add(TrialViews.report(TrialViews.setting(name, motion), Tried.report(pass, marks, motion))));
+        asked.forEach((name, one) -> {
+            var motion = tried.motion(clip, one);
+            reports.add(TrialViews.report(
+                    TrialViews.setting(name, motion, one.look()), tried.report(clip, motion, marks, one.look())));
+            if (one.equals(Tried.Asked.of(As.POLICY))) {
+                tried.remember(clip, motion);
+            }
+        });
+        double factor = tried.factor(standing);
         return new TrialOfClip(
                 clip.id(),
                 clip.camera().text(),
@@ -187,32 +155,58 @@ class TrialApi {
                 clip.ends().toString(),
                 reports,
                 agreement(clip).map(TrialViews::agreement).orElse(null),
+                factor == 1 ? null : TrialViews.rounded(factor),
+                judge,
+                remarks(clip, marks),
                 unheld.orElse(null));
     }
 
-    /** The recorder judged with what it holds; a file that somebody brought was never seen by it. */
+    private List<String> remarks(Clip clip, List<Mark> marks) {
+        var zone = tried.standing(clip).recorder().zoneId().orElse(ZoneOffset.UTC);
+        List<String> remarks = new ArrayList<>();
+        if (marks.isEmpty()) {
+            remarks.add("nothing is marked on it, so that it only tells what would be recorded");
+        }
+        tried.pass(clip).oddities().forEach(o -> remarks.add(TrialViews.said(o, zone)));
+        return remarks;
+    }
+
+    /** The recorder judged with what it holds. */
     private Optional<Agreement> agreement(Clip clip) {
         if (tried.standing(clip).held().isEmpty()) {
             return Optional.empty();
         }
-        return motionOf(clip)
+        return sources.motion(clip)
                 .map(theirs -> Agreement.of(
-                        tried.report(clip, tried.motion(clip, As.HELD)).events(), theirs, clip.ends()));
+                        tried.report(clip, tried.motion(clip, As.HELD), List.of())
+                                .events(),
+                        theirs,
+                        clip.ends()));
     }
 
-    private Optional<List<Agreement.Span>> motionOf(Clip clip) {
-        if (clip.origin() == Clip.Origin.FILE) {
-            return Optional.empty();
+    private static Tried.Asked asked(SettingRequest s) {
+        return new Tried.Asked(
+                as(s.as()),
+                TrialViews.optional(s.sensitivity()),
+                TrialViews.optional(s.threshold()),
+                TrialViews.optional(s.area()),
+                mask(s.ignore()),
+                look(s));
+    }
+
+    private static Look look(SettingRequest s) {
+        double rate = s.pictures() == null ? Passes.PER_SECOND : s.pictures();
+        if (!(rate >= FEWEST && rate <= MOST_PICTURES)) {
+            throw new Problem(Problem.Kind.INVALID, "0.2 to 10 pictures a second are looked at, not " + s.pictures());
         }
-        try {
-            return door.history(clip.camera(), clip.begins(), clip.ends())
-                    .flatMap(h -> h.motion())
-                    .map(all -> all.stream()
-                            .map(s -> new Agreement.Span(s.from(), s.until()))
-                            .toList());
-        } catch (LinkException | Problem e) {
-            return Optional.empty();
+        var size = TrialViews.optional(s.size()).orElse(Passes.WIDTH + "x" + Passes.HEIGHT);
+        if (!SIZES.contains(size)) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "pictures of " + size + " are not looked at; expected " + String.join(", ", SIZES));
         }
+        var sides = size.split("x");
+        return new Look(Integer.parseInt(sides[0]), Integer.parseInt(sides[1]), rate, false);
     }
 
     private static As as(@Nullable String word) {
@@ -223,179 +217,7 @@ class TrialApi {
         };
     }
 
-    private static Optional<CellMask> mask(@Nullable List<String> rows) {
+    static Optional<CellMask> mask(@Nullable List<String> rows) {
         return rows == null || rows.isEmpty() ? Optional.empty() : Optional.of(CellMask.parse(rows));
-    }
-
-    private List<Clip> clips(@Nullable List<Long> numbers, @Nullable String select) {
-        List<Clip> clips = new ArrayList<>();
-        if (numbers != null && !numbers.isEmpty()) {
-            numbers.stream().distinct().limit(MOST_CLIPS + 1L).forEach(n -> clips.add(store.get(n)));
-        } else {
-            var with = new java.util.HashSet<>(store.camerasWithClips());
-            for (Standing standing : standings.someOf(select == null ? "" : select)) {
-                if (with.contains(standing.row().id()) && clips.size() <= MOST_CLIPS) {
-                    clips.addAll(store.keptOf(standing.row().id()));
-                }
-            }
-        }
-        if (clips.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.NOT_FOUND,
-                    "no clip is kept of that selection; take one with: choir clip take CAMERA --from TIME");
-        }
-        if (clips.size() > MOST_CLIPS) {
-            throw new Problem(Problem.Kind.INVALID, "more than " + MOST_CLIPS + " clips; select fewer cameras");
-        }
-        return clips;
-    }
-
-    @PostMapping("/api/v1/clips/{id}/levels")
-    LevelsView levels(@PathVariable long id, @RequestBody LevelsRequest given, Principal who) {
-        var clip = store.get(id);
-        looks.looks(clip, who);
-        var standing = tried.standing(clip);
-        var policy = tried.motion(clip, As.POLICY);
-        var shown = Tried.with(policy, Optional.empty(), Optional.empty(), mask(given.ignore()));
-        var pass = tried.pass(clip);
-        var curves = pass.curves(shown.watched());
-        var steps = LiveLevels.steps();
-        List<int[]> counting = steps.stream()
-                .map(step -> curves.differences().stream()
-                        .mapToInt(d -> d.counting(step))
-                        .toArray())
-                .toList();
-        var choices = LiveApi.choices(standing, policy);
-        return new LevelsView(
-                pass.instants().stream()
-                        .map(i -> i.toEpochMilli() - clip.begins().toEpochMilli())
-                        .toList(),
-                shown.watched().cardinality(),
-                steps,
-                counting,
-                choices.adapts()
-                        ? pass.levels(new Step.Adapted(), shown.watched()).stream()
-                                .map(l -> l.value())
-                                .toList()
-                        : List.of(),
-                choices.sensitivities(),
-                choices.sensitivities().stream().map(Sensitivity::step).toList(),
-                choices.adapts(),
-                choices.thresholds().stream()
-                        .map(TrialViews::percent)
-                        .distinct()
-                        .toList(),
-                TrialViews.setting("policy", policy),
-                standing.held().isPresent() ? TrialViews.setting("recorder", tried.motion(clip, As.HELD)) : null,
-                motionOf(clip)
-                        .map(all -> all.stream()
-                                .map(s -> new MotionSpan(since(clip, s.from()), since(clip, s.until())))
-                                .toList())
-                        .orElse(null));
-    }
-
-    private static long since(Clip clip, Instant at) {
-        return at.toEpochMilli() - clip.begins().toEpochMilli();
-    }
-
-    /** @param picture its number in the order of the levels */
-    @GetMapping("/api/v1/clips/{id}/cells")
-    CellsView cells(@PathVariable long id, @RequestParam int picture, @RequestParam int step) {
-        var pass = tried.pass(store.get(id));
-        if (picture < 0 || picture >= pass.instants().size() || step < 1 || step > 255) {
-            throw new Problem(Problem.Kind.INVALID, "clip " + id + " has no picture " + picture + " at step " + step);
-        }
-        return new CellsView(
-                COLUMNS, ROWS, Base64.getEncoder().encodeToString(pass.cells(picture, step, COLUMNS, ROWS)));
-    }
-
-    @PostMapping("/api/v1/suggestions")
-    SuggestionView suggest(@RequestBody SuggestionRequest given, Principal who) {
-        var clips = clips(given.clips(), given.camera() == null ? null : "camera:" + ClipApi.camera(given.camera()));
-        if (clips.stream().map(Clip::cameraId).distinct().count() > 1) {
-            throw new Problem(Problem.Kind.INVALID, "a suggestion is for one camera; these clips are of several");
-        }
-        clips.forEach(c -> looks.looks(c, who));
-        var first = clips.getFirst();
-        var motion = tried.motion(first, As.POLICY);
-        var ids = clips.stream().map(Clip::id).toList();
-        var found = tried.suggestion(clips);
-        if (found.best().isEmpty()) {
-            return new SuggestionView(
-                    first.camera().text(),
-                    ids,
-                    null,
-                    null,
-                    null,
-                    null,
-                    "No moment is marked as wanted, so any setting is as good as any other; mark what must trigger.");
-        }
-        var suggestion = found.best().get();
-        var best = TrialViews.report(
-                setting("best", motion, suggestion.best().setting().threshold(), suggestion.sensitivity()),
-                suggestion.best());
-        var area = suggestion
-                .ignore()
-                .map(i -> new Ignored(
-                        i.cells().rows(),
-                        TrialViews.report(
-                                setting(
-                                        "with the area",
-                                        motion,
-                                        i.report().setting().threshold(),
-                                        i.sensitivity()),
-                                i.report())));
-        return new SuggestionView(
-                first.camera().text(),
-                ids,
-                TrialViews.report(TrialViews.setting("policy", motion), found.now()),
-                best,
-                suggestion.against().map(TrialViews::against).orElse(null),
-                area.orElse(null),
-                said(suggestion));
-    }
-
-    private static TriedSetting setting(
-            String name, DeviceMotion motion, double threshold, Optional<Double> sensitivity) {
-        return TrialViews.setting(
-                name,
-                motion.with(sensitivity.map(s -> new BigDecimal(Double.toString(s)).stripTrailingZeros()), threshold));
-    }
-
-    private static String said(Suggestion s) {
-        var text = new StringBuilder();
-        if (s.best().missed().isEmpty() && s.best().falseStarts() == 0) {
-            text.append("All that is wanted is caught, and nothing that is unwanted begins anything.");
-        } else if (s.best().missed().isEmpty()) {
-            text.append("All that is wanted is caught; what is unwanted still begins motion ")
-                    .append(s.best().falseStarts() == 1 ? "once." : s.best().falseStarts() + " times.");
-        } else {
-            text.append("No setting of this device catches all that is wanted; ")
-                    .append(s.best().missed().size())
-                    .append(" would be missed.");
-        }
-        if (s.best().wanted().size() == 1) {
-            text.append(" It rests on one wanted moment alone; mark the farthest and the darkest too.");
-        }
-        s.against()
-                .ifPresent(a ->
-                        text.append(" ").append(capital(TrialViews.against(a))).append("."));
-        s.ignore()
-                .ifPresent(i -> text.append(" With the proposed area left out the margin is ")
-                        .append(margin(i.report().margin().orElse(0)))
-                        .append(" instead of ")
-                        .append(margin(s.best().margin().orElse(0)))
-                        .append("."));
-        return text.toString();
-    }
-
-    private static String capital(String text) {
-        return text.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + text.substring(1);
-    }
-
-    private static String margin(double margin) {
-        return Double.isInfinite(margin) || margin > 99
-                ? "over 99"
-                : String.format(java.util.Locale.ROOT, "%.1f", margin);
     }
 }

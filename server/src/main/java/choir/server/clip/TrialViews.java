@@ -1,6 +1,8 @@
 package choir.server.clip;
 
+import choir.footage.Look;
 import choir.motion.Agreement;
+import choir.motion.Oddity;
 import choir.motion.Step;
 import choir.motion.Suggestion;
 import choir.motion.Trial.Report;
@@ -11,7 +13,10 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
@@ -19,9 +24,12 @@ import org.jspecify.annotations.Nullable;
 /** What trials and suggestions come to, as the interface tells it. Levels and thresholds are percent of what is watched. */
 final class TrialViews {
     /**
-     * @param sensitivity 0 to 100, or {@code auto}
+     * @param sensitivity 0 to 100, or {@code auto}; of the first area where they have values of their own
      * @param step of luminance; missing where it follows the noise
      * @param threshold percent
+     * @param areas of a device whose areas have values of their own; missing where the picture is one
+     * @param picturesPerSecond that were looked at, of that size
+     * @param effort how many times the pixels that are usually looked at; missing where it is as usual
      * @param assumed in words, what the device does not hold or did not tell
      */
     public record TriedSetting(
@@ -29,6 +37,10 @@ final class TrialViews {
             String sensitivity,
             @Nullable Integer step,
             double threshold,
+            @Nullable List<TriedArea> areas,
+            double picturesPerSecond,
+            String size,
+            @Nullable Double effort,
             boolean detection,
             double onDelaySeconds,
             double offDelaySeconds,
@@ -36,8 +48,14 @@ final class TrialViews {
             double afterSeconds,
             List<String> assumed) {}
 
+    /** One area of a device, as {@link TriedSetting}. */
+    public record TriedArea(
+            String name, String sensitivity, @Nullable Integer step, double threshold) {}
+
     /**
+     * @param area in which it is seen best; missing where the picture is one
      * @param level the strongest that lasted for on-delay; a threshold above it loses the moment
+     * @param threshold of that area, percent
      * @param at when that was; missing when there is no picture of it
      * @param over whether it begins motion
      */
@@ -45,7 +63,9 @@ final class TrialViews {
             String word,
             String from,
             String until,
+            @Nullable String area,
             double level,
+            double threshold,
             @Nullable String at,
             boolean over) {}
 
@@ -102,18 +122,40 @@ final class TrialViews {
     private TrialViews() {}
 
     static TriedSetting setting(String name, DeviceMotion motion) {
+        return setting(name, motion, Passes.USUAL);
+    }
+
+    static TriedSetting setting(String name, DeviceMotion motion, Look look) {
         var s = motion.setting();
+        var first = motion.areas().getFirst();
+        double effort = look.pixels() * look.perSecond() / (Passes.USUAL.pixels() * Passes.USUAL.perSecond());
         return new TriedSetting(
                 name,
-                motion.sensitivity().map(BigDecimal::toPlainString).orElse("auto"),
-                s.step() instanceof Step.Fixed fixed ? fixed.luminance() : null,
-                percent(s.threshold()),
+                sensitivity(first),
+                step(first),
+                percent(first.threshold()),
+                motion.byArea()
+                        ? motion.areas().stream()
+                                .map(a -> new TriedArea(a.name(), sensitivity(a), step(a), percent(a.threshold())))
+                                .toList()
+                        : null,
+                look.perSecond(),
+                look.width() + "x" + look.height(),
+                effort == 1 ? null : effort,
                 motion.detects(),
                 seconds(s.onDelay()),
                 seconds(s.offDelay()),
                 seconds(s.before()),
                 seconds(s.after()),
                 motion.assumed());
+    }
+
+    private static String sensitivity(DeviceMotion.Area area) {
+        return area.sensitivity().map(BigDecimal::toPlainString).orElse("auto");
+    }
+
+    private static @Nullable Integer step(DeviceMotion.Area area) {
+        return area.step() instanceof Step.Fixed fixed ? fixed.luminance() : null;
     }
 
     static TrialReport report(TriedSetting setting, Report r) {
@@ -136,7 +178,9 @@ final class TrialViews {
                 seen.mark().word(),
                 seen.mark().from().toString(),
                 seen.mark().until().toString(),
+                optional(seen.area()).orElse(null),
                 percent(seen.strongest()),
+                percent(seen.threshold()),
                 seen.at().map(Instant::toString).orElse(null),
                 seen.over());
     }
@@ -161,22 +205,45 @@ final class TrialViews {
                 + ")";
     }
 
+    /** What somebody who judges by this footage has to know. */
+    static String said(Oddity oddity, ZoneId zone) {
+        var from = clock(oddity.from(), zone);
+        var until = clock(oddity.until(), zone);
+        return switch (oddity.kind()) {
+            case BLACK ->
+                "the pictures are black from " + from + " to " + until + "; nobody is seen there at any setting";
+            case STILL ->
+                "nothing changes in any picture from " + from + " to " + until
+                        + "; the camera may be stuck, and no setting is tried by it";
+            case MOVED ->
+                "the whole picture is another from " + from
+                        + " on: the camera was moved, or a light switched; what counts before and after are two scenes";
+            case GAP -> "there are no pictures from " + from + " to " + until + "; what happened there is not known";
+        };
+    }
+
+    private static String clock(Instant at, ZoneId zone) {
+        return DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT).format(at.atZone(zone));
+    }
+
     static String words(double share) {
         return Decimals.plain(BigDecimal.valueOf(percent(share))).toPlainString() + " %";
     }
 
     /** Three digits are enough for a share. */
     static double percent(double share) {
-        return new BigDecimal(share * 100).round(new MathContext(3)).doubleValue();
+        return rounded(share * 100);
+    }
+
+    static double rounded(double number) {
+        return new BigDecimal(number).round(new MathContext(3)).doubleValue();
     }
 
     private static @Nullable Double rounded(OptionalDouble number) {
-        return number.isEmpty() || Double.isInfinite(number.getAsDouble())
-                ? null
-                : new BigDecimal(number.getAsDouble()).round(new MathContext(3)).doubleValue();
+        return number.isEmpty() || Double.isInfinite(number.getAsDouble()) ? null : rounded(number.getAsDouble());
     }
 
-    private static double seconds(Duration duration) {
+    static double seconds(Duration duration) {
         return duration.toMillis() / 1000.0;
     }
 

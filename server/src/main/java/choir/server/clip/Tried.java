@@ -2,6 +2,9 @@ package choir.server.clip;
 
 import choir.area.CellMask;
 import choir.family.NativeConfig;
+import choir.footage.Look;
+import choir.motion.GroupSuggestion;
+import choir.motion.Looking;
 import choir.motion.Mark;
 import choir.motion.Pass;
 import choir.motion.Suggestion;
@@ -26,6 +29,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** Settings tried on clips: what a camera's policy asks, what its recorder holds, and what somebody wants to try. */
@@ -44,42 +49,98 @@ class Tried {
     private final Standings standings;
     private final Passes passes;
     private final ClipStore store;
+    private final FactorStore factors;
 
-    Tried(Standings standings, Passes passes, ClipStore store) {
+    Tried(Standings standings, Passes passes, ClipStore store, FactorStore factors) {
+        this.factors = factors;
         this.standings = standings;
         this.passes = passes;
         this.store = store;
     }
 
-    /** What a device would hold, or holds, as it works on this clip's pictures. */
-    DeviceMotion motion(Clip clip, As as) {
-        return motion(standings.of(clip.camera()), clip, as);
+    /**
+     * A setting to try.
+     *
+     * @param sensitivity {@code 55} or {@code auto}; as it is when missing
+     * @param threshold such as {@code 0.6%}; as it is when missing
+     * @param area of the device, for which alone they are; for all when missing
+     * @param ignore further cells that are not watched
+     */
+    record Asked(
+            As as,
+            Optional<String> sensitivity,
+            Optional<String> threshold,
+            Optional<String> area,
+            Optional<CellMask> ignore,
+            Look look) {
+        static Asked of(As as) {
+            return new Asked(as, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Passes.USUAL);
+        }
     }
 
-    static DeviceMotion motion(Standing standing, Clip clip, As as) {
-        var held = standing.held();
-        if (as == As.HELD && held.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.CONFLICT,
-                    "what " + standing.camera() + " holds is not known: "
-                            + standing.trouble().orElse("it was not read yet"));
+    /** What a device would hold, or holds, as it works on this clip's pictures, with what is tried. */
+    DeviceMotion motion(Clip clip, Asked asked) {
+        var standing = standings.of(clip.camera());
+        var config = asked.as() == As.HELD ? held(standing) : wanted(standing);
+        var base = motion(standing, clip.begins(), config, asked.look());
+        var changed = base;
+        if (asked.sensitivity().isPresent() || asked.threshold().isPresent()) {
+            var from = asked.area().map(base::area).orElse(base.areas().getFirst());
+            var sense = asked.sensitivity()
+                    .map(s -> s.strip().equals("auto") ? Optional.<BigDecimal>empty() : Optional.of(number(s)))
+                    .orElse(from.sensitivity());
+            double share = asked.threshold().map(Tried::share).orElse(from.threshold());
+            changed = asked.area().map(area -> base.with(area, sense, share)).orElseGet(() -> base.with(sense, share));
         }
-        return motion(standing, clip, as == As.HELD ? held.orElseThrow() : wanted(standing));
+        return asked.ignore().isEmpty()
+                ? changed
+                : changed.without(DeviceMotion.pixels(
+                        asked.ignore().get(), asked.look().width(), asked.look().height()));
+    }
+
+    DeviceMotion motion(Clip clip, As as) {
+        return motion(clip, Asked.of(as));
+    }
+
+    private static NativeConfig held(Standing standing) {
+        return standing.held()
+                .orElseThrow(() -> new Problem(
+                        Problem.Kind.CONFLICT,
+                        "what " + standing.camera() + " holds is not known: "
+                                + standing.trouble().orElse("it was not read yet")));
+    }
+
+    private static DeviceMotion motion(Standing standing, Instant at, NativeConfig config, Look look) {
+        return DeviceMotion.of(standing.family(), config, wall(standing, at), look.width(), look.height());
     }
 
     static DeviceMotion motion(Standing standing, Clip clip, NativeConfig config) {
-        return DeviceMotion.of(standing.family(), config, wall(standing, clip.begins()), Passes.WIDTH, Passes.HEIGHT);
+        return motion(standing, clip.begins(), config, Passes.USUAL);
     }
 
     /** What the policy asks at that instant. */
     static DeviceMotion now(Standing standing, Instant at) {
-        return DeviceMotion.of(standing.family(), wanted(standing), wall(standing, at), Passes.WIDTH, Passes.HEIGHT);
+        return motion(standing, at, wanted(standing), Passes.USUAL);
     }
 
     /** What the recorder holds, as it works at that instant; empty when that is not known. */
     static Optional<DeviceMotion> heldNow(Standing standing, Instant at) {
-        return standing.held()
-                .map(held -> DeviceMotion.of(standing.family(), held, wall(standing, at), Passes.WIDTH, Passes.HEIGHT));
+        return standing.held().map(held -> motion(standing, at, held, Passes.USUAL));
+    }
+
+    /**
+     * The settings of a trial in words, by which it is known whether they are still the same. What is watched stands in it
+     * as a number.
+     */
+    static String words(DeviceMotion motion) {
+        var setting = motion.setting();
+        return motion.areas().stream()
+                        .map(a -> a.name() + " "
+                                + a.sensitivity().map(BigDecimal::toPlainString).orElse("auto") + " "
+                                + TrialViews.percent(a.threshold()) + " "
+                                + Integer.toHexString(a.watched().hashCode()))
+                        .collect(Collectors.joining("; "))
+                + "; " + (motion.detects() ? "on" : "off") + " " + setting.onDelay() + " " + setting.offDelay();
     }
 
     /** What is asked, in the device's own steps, over what it holds where nothing is asked. */
@@ -95,26 +156,6 @@ class Tried {
     private static LocalDateTime wall(Standing standing, Instant at) {
         // Where no zone is known; the hour only matters where a sensitivity differs by time.
         return at.atZone(standing.recorder().zoneId().orElse(ZoneOffset.UTC)).toLocalDateTime();
-    }
-
-    /**
-     * @param sensitivity {@code 55} or {@code auto}; as it is when missing
-     * @param threshold such as {@code 0.6%}; as it is when missing
-     * @param ignore further cells that are not watched
-     */
-    static DeviceMotion with(
-            DeviceMotion base, Optional<String> sensitivity, Optional<String> threshold, Optional<CellMask> ignore) {
-        var sense = sensitivity
-                .map(s -> s.strip().equals("auto") ? Optional.<BigDecimal>empty() : Optional.of(number(s)))
-                .orElse(base.sensitivity());
-        double share = threshold.map(Tried::share).orElse(base.setting().threshold());
-        var changed = sensitivity.isEmpty() && threshold.isEmpty() ? base : base.with(sense, share);
-        if (ignore.isEmpty()) {
-            return changed;
-        }
-        var watched = changed.watched();
-        watched.andNot(DeviceMotion.pixels(ignore.get(), Passes.WIDTH, Passes.HEIGHT));
-        return changed.with(watched);
     }
 
     private static BigDecimal number(String text) {
@@ -142,14 +183,34 @@ class Tried {
         return store.marks(clip.id()).stream().map(ClipStore.StoredMark::mark).toList();
     }
 
-    Report report(Clip clip, DeviceMotion motion) {
-        return report(pass(clip), marks(clip), motion);
+    /** By what factor this camera's recorder sees more than the model; 1 where nobody found one. */
+    double factor(Standing standing) {
+        return factors.of(standing.family().name(), standing.recorder().device().model());
     }
 
-    static Report report(Pass pass, List<Mark> marks, DeviceMotion motion) {
-        // With detection off nothing is watched.
-        var watched = motion.detects() ? motion.watched() : new BitSet();
-        return Trial.of(motion.setting(), pass.levels(motion.setting().step(), watched), marks);
+    Report report(Clip clip, DeviceMotion motion, List<Mark> marks) {
+        return report(standing(clip), pass(clip), motion, marks);
+    }
+
+    Report report(Standing standing, Pass pass, DeviceMotion motion, List<Mark> marks) {
+        return Trial.ofAreas(motion.setting(), motion.lanes(pass, factor(standing)), marks);
+    }
+
+    /** The same of pictures that are looked at otherwise. */
+    Report report(Clip clip, DeviceMotion motion, List<Mark> marks, Look look) {
+        if (look.equals(Passes.USUAL)) {
+            return report(clip, motion, marks);
+        }
+        var areas = motion.areas().stream()
+                .map(a -> new Looking.At(a.step(), motion.detects() ? a.watched() : new BitSet()))
+                .toList();
+        return Trial.ofAreas(
+                motion.setting(), motion.lanes(passes.levels(clip, look, areas), factor(standing(clip))), marks);
+    }
+
+    /** From now on it is known that it was tried with these. */
+    void remember(Clip clip, DeviceMotion motion) {
+        store.tried(clip.id(), words(motion));
     }
 
     /** What the best setting is, beside what the policy asks now. */
@@ -157,13 +218,7 @@ class Tried {
 
     /** @throws Problem when that is more footage than is held in memory at once */
     Suggested suggestion(List<Clip> clips) {
-        var length = clips.stream().map(Clip::length).reduce(Duration.ZERO, Duration::plus);
-        if (length.compareTo(MOST_AT_ONCE) > 0) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "these clips are " + length.toMinutes() + " minutes long, and at most " + MOST_AT_ONCE.toMinutes()
-                            + " are looked at together; name some of them");
-        }
+        refuseTooLong(clips);
         suggesting.acquireUninterruptibly();
         try {
             return suggested(clips);
@@ -172,20 +227,74 @@ class Tried {
         }
     }
 
+    private static void refuseTooLong(List<Clip> clips) {
+        var length = clips.stream().map(Clip::length).reduce(Duration.ZERO, Duration::plus);
+        if (length.compareTo(MOST_AT_ONCE) > 0) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "these clips are " + length.toMinutes() + " minutes long, and at most " + MOST_AT_ONCE.toMinutes()
+                            + " are looked at together; name some of them");
+        }
+    }
+
     private Suggested suggested(List<Clip> clips) {
-        var standing = standings.of(clips.getFirst().camera());
-        var motion = motion(standing, clips.getFirst(), As.POLICY);
-        var pass = Pass.joined(clips.stream().map(this::pass).toList());
-        var marks = clips.stream().flatMap(c -> marks(c).stream()).toList();
+        var footage = marked(clips);
         return new Suggested(
-                report(pass, marks, motion),
-                Suggestion.of(
-                        pass,
-                        motion.watched(),
-                        marks,
-                        LiveApi.choices(standing, motion),
-                        motion.setting(),
-                        DeviceChoices.grid(standing.family())));
+                report(footage.standing(), footage.pass(), footage.motion(), footage.marks()), best(footage));
+    }
+
+    /** All that is known of a camera from its clips, at what its policy asks. */
+    private record Marked(Standing standing, DeviceMotion motion, Pass pass, List<Mark> marks) {}
+
+    private Marked marked(List<Clip> clips) {
+        return new Marked(
+                standing(clips.getFirst()),
+                motion(clips.getFirst(), As.POLICY),
+                Pass.joined(clips.stream().map(this::pass).toList()),
+                clips.stream().flatMap(c -> marks(c).stream()).toList());
+    }
+
+    private Optional<Suggestion> best(Marked m) {
+        double factor = factor(m.standing());
+        var lanes = m.motion().lanes(m.pass(), factor);
+        return Suggestion.of(
+                m.pass(),
+                IntStream.range(0, lanes.size())
+                        .mapToObj(i ->
+                                new Suggestion.Area(m.motion().areas().get(i).watched(), lanes.get(i)))
+                        .toList(),
+                m.marks(),
+                LiveApi.choices(m.standing(), m.motion()),
+                m.motion().setting(),
+                DeviceChoices.grid(m.standing().family()),
+                factor);
+    }
+
+    /**
+     * What every setting that could be common comes to at one camera.
+     *
+     * @return empty where no moment is marked as wanted, or where each area has values of its own
+     */
+    Optional<GroupSuggestion.Table<Standing>> table(List<Clip> clips) {
+        refuseTooLong(clips);
+        suggesting.acquireUninterruptibly();
+        try {
+            var footage = marked(clips);
+            return footage.motion().byArea()
+                    ? Optional.empty()
+                    : best(footage)
+                            .map(found -> new GroupSuggestion.Table<>(
+                                    footage.standing(),
+                                    footage.pass(),
+                                    footage.motion().watched(),
+                                    footage.marks(),
+                                    LiveApi.choices(footage.standing(), footage.motion()),
+                                    footage.motion().setting(),
+                                    factor(footage.standing()),
+                                    found));
+        } finally {
+            suggesting.release();
+        }
     }
 
     Standing standing(Clip clip) {

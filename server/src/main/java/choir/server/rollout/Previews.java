@@ -97,7 +97,7 @@ class Previews {
             var will = Changes.taken(standing.held().orElseThrow(), changes);
             after.put(standing.camera(), will);
             if (changes.keySet().stream().anyMatch(k -> Proofs.isOfMotion(k.text()))) {
-                proven.add(new Proofs.Planned(standing, will));
+                proven.add(new Proofs.Planned(standing, standing.held(), will));
             }
             var camera = ofCamera(standing, changes);
             changing.add(camera);

@@ -9,8 +9,6 @@ import choir.policy.Catalogue;
 import choir.server.TestService;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,7 +19,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -55,26 +52,8 @@ class ClipsTest {
         service.close();
     }
 
-    /** Pictures one behind the other, as a camera without anything better sends them. */
-    private static byte[] film(int pictures) throws IOException {
-        var out = new ByteArrayOutputStream();
-        for (int i = 0; i < pictures; i++) {
-            var image = new BufferedImage(160, 96, BufferedImage.TYPE_3BYTE_BGR);
-            var g = image.createGraphics();
-            g.setColor(new java.awt.Color(100, 100, 100));
-            g.fillRect(0, 0, 160, 96);
-            if (i >= 100 && i < 150) {
-                g.setColor(new java.awt.Color(190, 190, 190));
-                g.fillRect((i - 100) * 3, 30, 24, 24);
-            }
-            g.dispose();
-            ImageIO.write(image, "jpeg", out);
-        }
-        return out.toByteArray();
-    }
-
     private JsonNode added(int pictures) throws IOException {
-        var answer = service.upload("/api/v1/clip-files?camera=haldr-1/01&at=" + AT, film(pictures));
+        var answer = service.upload("/api/v1/clip-files?camera=haldr-1/01&at=" + AT, Films.square(pictures));
         assertThat(answer.status()).as(answer.detail()).isEqualTo(200);
         return answer.body();
     }
@@ -179,7 +158,7 @@ class ClipsTest {
 
     @Test
     void aFilmThatIsCutOffIsTakenAsFarAsItGoes() throws IOException {
-        byte[] whole = film(250);
+        byte[] whole = Films.square(250);
         var answer = service.upload(
                 "/api/v1/clip-files?camera=haldr-1/01&at=" + AT, Arrays.copyOf(whole, whole.length / 2 + 137));
         assertThat(answer.status()).as(answer.detail()).isEqualTo(200);
@@ -260,7 +239,8 @@ class ClipsTest {
                 Optional.of("an example"),
                 "ada",
                 begins,
-                Instant.now().plus(Duration.ofDays(1)));
+                Instant.now().plus(Duration.ofDays(1)),
+                Optional.empty());
         return service.bean(Database.class)
                 .write(() -> service.bean(ClipStore.class).add(clip));
     }
