@@ -9,6 +9,7 @@
   import Still from '../lib/ui/Still.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { cameraPath, p, route } from '../router';
+  import GroupSetting from './GroupSetting.svelte';
   import OverrideDialog from './OverrideDialog.svelte';
   import NodeUses from './NodeUses.svelte';
   import OverrideList from './OverrideList.svelte';
@@ -111,6 +112,7 @@
       {/snippet}
     </Loaded>
   </section>
+  <GroupSetting {select} />
   <NodeUses node="fleet/{path}" />
   <OverrideList node="fleet/{path}" />
 </Page>

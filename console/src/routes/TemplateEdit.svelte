@@ -12,6 +12,7 @@
   import { navigate, p, route } from '../router';
   import Conflict from './Conflict.svelte';
   import DraftPrice from './DraftPrice.svelte';
+  import DraftProof from './DraftProof.svelte';
   import DraftText from './DraftText.svelte';
   import { TemplateEditing } from './template-editing.svelte';
   import TemplateForm from './TemplateForm.svelte';
@@ -100,6 +101,7 @@
             <DraftText trial={judged.data} />
             {#if typed.current !== undefined && (judged.data?.reached ?? 0) > 0}
               <DraftPrice {name} text={typed.current} />
+              <DraftProof {name} text={typed.current} />
             {/if}
           {/if}
           <Trouble error={editing.error ?? judged.error} />

@@ -17,14 +17,20 @@
   import Report from './tune/Report.svelte';
   import Stretch from './tune/Stretch.svelte';
   import Suggested from './tune/Suggested.svelte';
-  import { clock, curve, nearest, pictureAt, strongest, verdict, type Levels } from './tune/levels';
-
-  /** A setting as it is being tried. */
-  interface Tried {
-    sensitivity: number | 'auto';
-    /** percent */
-    threshold: number;
-  }
+  import KeepClip from './tune/KeepClip.svelte';
+  import SettingPanel from './tune/SettingPanel.svelte';
+  import {
+    clock,
+    curve,
+    holdable,
+    nearest,
+    ofArea,
+    pictureAt,
+    strongest,
+    verdict,
+    type Levels,
+    type Tried,
+  } from './tune/levels';
 
   const path = $derived({ recorder: route.params.recorder ?? '', channel: route.params.channel ?? '' });
   const name = $derived(named(path));
@@ -41,7 +47,11 @@
 
   let clip = $state.raw<Schemas['ClipView'] | undefined>();
   let levels = $state.raw<Levels | undefined>();
-  let tried = $state<Tried>({ sensitivity: 50, threshold: 1 });
+  /** The area that is looked at, where they have values of their own; else the picture is one, without a name. */
+  let area = $state<string | undefined>();
+  let all = $state.raw<Record<string, Tried>>({});
+  const tried = $derived(all[area ?? ''] ?? { sensitivity: 50, threshold: 1 });
+  const areas = $derived((levels?.policy?.areas ?? []).map((a) => a.name));
   let report = $state.raw<Schemas['TrialReport'] | undefined>();
   let trial = $state.raw<Schemas['TrialOfClip'] | undefined>();
   let suggestion = $state.raw<Schemas['SuggestionView'] | undefined>();
@@ -49,8 +59,7 @@
   let at = $state(0);
   let span = $state<[number, number] | undefined>();
   let word = $state('');
-  let because = $state('');
-  let days = $state(90);
+  let closer = $state(false);
   let taking = $state(false);
   let live = $state(false);
   const work = new Attempt();
@@ -64,7 +73,7 @@
     return levels.sensitivitySteps[levels.sensitivities.indexOf(tried.sensitivity)];
   });
   const values = $derived(levels ? curve(levels, step) : []);
-  const held = $derived(levels?.held ? curve(levels, levels.held.step) : []);
+  const held = $derived(levels?.held ? curve(levels, ofArea(levels.held, area)?.step) : []);
   const thresholds = $derived(levels?.thresholds.map((t) => t / 100) ?? []);
   const picture = $derived(levels ? pictureAt(levels.pictures, at) : 0);
   const from = $derived(span ? span[0] : at);
@@ -93,8 +102,12 @@
     ignored = [];
     span = undefined;
     at = 0;
+    area = undefined;
     await load();
     start(levels!.policy);
+    if (areas.length > 0) {
+      await look(areas[0]!);
+    }
     if (String(route.search.clip ?? '') !== String(next.id)) {
       navigate('/cameras/:recorder/:channel/tune', {
         params: path,
@@ -110,27 +123,37 @@
     levels = await ask(
       api.POST('/api/v1/clips/{id}/levels', {
         params: { path: { id: clip!.id } },
-        body: { ignore: ignored },
+        body: { ignore: ignored, ...(area === undefined ? {} : { area }) },
       }),
     );
   }
 
-  /** Takes over what a setting says, as far as the device can hold it. */
-  function start(setting: Schemas['TriedSetting'] | undefined) {
-    if (!levels || !setting) {
-      return;
-    }
-    tried = {
-      sensitivity:
-        setting.sensitivity === 'auto'
-          ? 'auto'
-          : nearestOf(levels.sensitivities, Number(setting.sensitivity)),
-      threshold: nearest(levels.thresholds, setting.threshold),
-    };
+  async function look(name: string) {
+    area = name;
+    await load();
   }
 
-  function nearestOf(all: number[], value: number): number {
-    return all.reduce((a, b) => (Math.abs(b - value) < Math.abs(a - value) ? b : a), all[0] ?? value);
+  /** Takes over what a setting says, as far as the device can hold it. */
+  function start(setting: Schemas['TriedSetting'] | undefined) {
+    const found = levels;
+    if (found && setting) {
+      all = Object.fromEntries(
+        (setting.areas ?? [{ ...setting, name: '' }]).map((a) => [a.name, holdable(found, a)]),
+      );
+    }
+  }
+
+  const change = (next: Tried) => (all = { ...all, [area ?? '']: next });
+
+  /** What is tried, as the service wants it. */
+  function setting(): Omit<Schemas['SettingRequest'], 'name'> {
+    const values = ({ sensitivity, threshold }: Tried) => ({
+      sensitivity: String(sensitivity),
+      threshold: `${threshold}%`,
+    });
+    return areas.length > 0
+      ? { ignore: ignored, areas: Object.entries(all).map(([name, t]) => ({ name, ...values(t) })) }
+      : { ignore: ignored, ...values(tried) };
   }
 
   let asked = 0;
@@ -141,28 +164,27 @@
     const body = {
       clips: [clip.id],
       settings: [
-        {
-          name: 'tried',
-          sensitivity: String(tried.sensitivity),
-          threshold: `${tried.threshold}%`,
-          ignore: ignored,
-        },
+        { name: 'tried', ...setting() },
         { name: 'policy', as: 'policy' },
         ...(levels.held ? [{ name: 'recorder', as: 'held' }] : []),
+        ...(closer ? [{ name: 'closer', ...setting(), pictures: 5, size: '320x180' }] : []),
       ],
     };
     const number = ++asked;
-    const timer = setTimeout(() => {
-      void ask(api.POST('/api/v1/trials', { body })).then(
-        (found) => {
-          if (number === asked) {
-            trial = found.clips[0];
-            report = trial?.reports[0];
-          }
-        },
-        (e: Error) => (work.error = e),
-      );
-    }, 120);
+    const timer = setTimeout(
+      () => {
+        void ask(api.POST('/api/v1/trials', { body })).then(
+          (found) => {
+            if (number === asked) {
+              trial = found.clips[0];
+              report = trial?.reports[0];
+            }
+          },
+          (e: Error) => (work.error = e),
+        );
+      },
+      closer ? 500 : 120,
+    );
     return () => clearTimeout(timer);
   });
 
@@ -199,24 +221,13 @@
       suggestion = await ask(api.POST('/api/v1/suggestions', { body: { clips: [clip!.id] } }));
     });
 
-  const keep = () =>
-    work.run(async () => {
-      clip = await ask(
-        api.POST('/api/v1/clips/{id}/keep', {
-          params: { path: { id: clip!.id } },
-          body: { because, days },
-        }),
-      );
-      await client.invalidateQueries({ queryKey: ['clips'] });
-    });
-
   async function leaveOut(rows: string[]) {
     ignored = rows;
     await load();
   }
 
-  async function take(setting: Schemas['TriedSetting'], area: string[]) {
-    await leaveOut(area);
+  async function take(setting: Schemas['TriedSetting'], left: string[]) {
+    await leaveOut(left);
     start(setting);
   }
 </script>
@@ -291,49 +302,19 @@
           </div>
         </div>
         <div class="min-w-0">
-          <div class="flex items-baseline justify-between">
-            <label for="sensitivity" class="font-semibold">Sensitivity</label>
-            <span class="text-lg tabular-nums">{tried.sensitivity}</span>
-          </div>
-          <input
-            id="sensitivity"
-            type="range"
-            class="w-full accent-(--accent)"
-            min="0"
-            max={levels.sensitivities.length - 1}
-            disabled={tried.sensitivity === 'auto'}
-            value={tried.sensitivity === 'auto' ? 0 : levels.sensitivities.indexOf(tried.sensitivity)}
-            oninput={(e) =>
-              (tried.sensitivity = levels?.sensitivities[Number(e.currentTarget.value)] ?? tried.sensitivity)}
-            aria-valuetext={String(tried.sensitivity)}
+          <SettingPanel
+            {levels}
+            bind:tried={() => tried, change}
+            {area}
+            {areas}
+            onarea={(n) => void work.run(() => look(n))}
           />
-          <div class="flex flex-wrap gap-x-4 gap-y-1 text-sm">
-            {#if levels.adapts}
-              <label class="flex items-center gap-2"
-                ><input
-                  type="checkbox"
-                  checked={tried.sensitivity === 'auto'}
-                  onchange={(e) =>
-                    (tried.sensitivity = e.currentTarget.checked
-                      ? 'auto'
-                      : nearestOf(levels?.sensitivities ?? [50], 55))}
-                />adapts to the noise by itself</label
-              >
-            {/if}
-            <button class="text-accent underline" onclick={() => start(levels?.policy)}
-              >as the policy asks ({levels.policy?.sensitivity}, {levels.policy?.threshold} %)</button
-            >
-            {#if levels.held}
-              <button class="text-accent underline" onclick={() => start(levels?.held)}
-                >as the recorder holds ({levels.held.sensitivity}, {levels.held.threshold} %)</button
-              >
-            {/if}
-          </div>
-          {#each levels.policy?.assumed ?? [] as note (note)}
-            <p class="mt-1 text-xs text-faint">{note}</p>
-          {/each}
           {#if report}
             <Report {report} {trial} {zone} />
+            <label class="mt-3 flex items-center gap-2 text-sm"
+              ><input type="checkbox" bind:checked={closer} />look closer too: 5 pictures a second, twice as
+              wide</label
+            >
           {/if}
         </div>
       </div>
@@ -350,11 +331,12 @@
           motion={levels.motion}
           bind:at
           bind:span
-          onthreshold={(s) => (tried.threshold = nearest(levels?.thresholds ?? [1], s * 100))}
+          onthreshold={(s) => change({ ...tried, threshold: nearest(levels?.thresholds ?? [1], s * 100) })}
         />
         <p class="mt-1 text-xs text-faint">
-          The line is the share of the watched picture that changes; equal factors are equal heights. Drag the
-          dashed line, or move it with the arrow keys. Drag across to choose a span.
+          The line is the share of {area === undefined ? 'the watched picture' : `the area ${area}`} that changes;
+          equal factors are equal heights. Drag the dashed line, or move it with the arrow keys. Drag across to
+          choose a span.
           {#if held.length > 0}Dotted: at what the recorder holds.{/if}
           {levels.motion === undefined
             ? 'What the recorder itself saw is not known.'
@@ -393,38 +375,19 @@
       {/if}
       {#if !clip.because}
         <Allowed to="TECHNICIAN">
-          <form
-            class="mt-6 flex flex-wrap items-end gap-3 border-t border-line pt-4"
-            onsubmit={(e) => {
-              e.preventDefault();
-              void keep();
+          <KeepClip
+            clip={clip.id}
+            onkept={(kept) => {
+              clip = kept;
+              void client.invalidateQueries({ queryKey: ['clips'] });
             }}
-          >
-            <label class="text-sm"
-              >Keep this footage because<br /><input
-                class="field w-72 max-w-full"
-                bind:value={because}
-                required
-                maxlength="200"
-              /></label
-            >
-            <label class="text-sm"
-              >Days<br /><input
-                type="number"
-                class="field w-20"
-                bind:value={days}
-                min="1"
-                max="3650"
-              /></label
-            >
-            <button class="act" disabled={work.busy}>Keep</button>
-            <span class="text-xs text-faint"
-              >What is kept is tried again at each change of this camera’s motion settings ({count(
-                clip.marks.length,
-                'mark',
-              )}).</span
-            >
-          </form>
+          />
+          <p class="mt-2 text-xs text-faint">
+            What is kept is tried again at each change of this camera’s motion settings ({count(
+              clip.marks.length,
+              'mark',
+            )}).
+          </p>
         </Allowed>
       {/if}
     {:else}
@@ -438,9 +401,9 @@
     bind:open={taking}
     camera={name}
     clip={clip.id}
-    sensitivity={String(tried.sensitivity)}
-    threshold={tried.threshold}
+    found={all}
     area={ignored}
+    origins={(camera.data?.settings ?? []).flatMap((o) => o.origins.map((origin) => origin.template ?? ''))}
     said={report ? verdict(report) : ''}
     ondone={() => {
       taking = false;

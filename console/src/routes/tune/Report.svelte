@@ -10,7 +10,18 @@
   }: { report: Schemas['TrialReport']; trial: Schemas['TrialOfClip'] | undefined; zone: string } = $props();
 
   const all = $derived(trial?.reports ?? [report]);
-  const TITLES: Record<string, string> = { tried: 'tried here', policy: 'policy', recorder: 'recorder' };
+  const TITLES: Record<string, string> = {
+    tried: 'tried here',
+    policy: 'policy',
+    recorder: 'recorder',
+    closer: 'looked at closer',
+  };
+
+  /** What a setting says; by area where they have values of their own. */
+  const values = (s: Schemas['TriedSetting']) =>
+    s.areas
+      ? s.areas.map((a) => `${a.name} ${a.sensitivity} · ${percent(a.threshold)}`).join(', ')
+      : `${s.sensitivity} · ${percent(s.threshold)}`;
 </script>
 
 <table class="mt-4 w-full text-sm">
@@ -19,8 +30,8 @@
       <th class="head py-1">Setting</th>
       <th class="head py-1 text-right">Caught</th>
       <th class="head py-1 text-right">False starts</th>
-      <th class="head py-1 text-right">Recorded</th>
-      <th class="head py-1 text-right">Margin</th>
+      <th class="head py-1 pl-3 text-right">Recorded</th>
+      <th class="head py-1 pl-3 text-right">Margin</th>
     </tr>
   </thead>
   <tbody>
@@ -28,7 +39,10 @@
       <tr class="border-b border-line {r.setting.name === 'tried' ? 'font-semibold' : 'text-faint'}">
         <td class="py-1">
           {TITLES[r.setting.name] ?? r.setting.name}
-          <span class="native">{r.setting.sensitivity} · {percent(r.setting.threshold)}</span>
+          <span class="native">{values(r.setting)}</span>
+          {#if r.setting.effort !== undefined}
+            <br /><span class="text-xs text-faint">{r.setting.effort} times the work</span>
+          {/if}
         </td>
         <td class="py-1 text-right tabular-nums {r.missed > 0 ? 'text-loss' : ''}"
           >{r.wanted.length === 0 ? '–' : `${r.wanted.length - r.missed} of ${r.wanted.length}`}</td
@@ -36,8 +50,8 @@
         <td class="py-1 text-right tabular-nums {r.falseStarts > 0 ? 'text-waste' : ''}"
           >{r.unwanted.length === 0 ? '–' : r.falseStarts}</td
         >
-        <td class="py-1 text-right tabular-nums">{length(r.recordedSeconds)}</td>
-        <td class="py-1 text-right tabular-nums">{factor(r.margin)}</td>
+        <td class="py-1 pl-3 text-right whitespace-nowrap tabular-nums">{length(r.recordedSeconds)}</td>
+        <td class="py-1 pl-3 text-right tabular-nums">{factor(r.margin)}</td>
       </tr>
     {/each}
   </tbody>
@@ -49,10 +63,20 @@
         <span class={m.over ? '' : 'font-semibold text-loss'}
           >{m.over ? '' : 'missed: '}{m.word || clock(Date.parse(m.from), zone)}</span
         >
-        <span class="text-faint tabular-nums">lost above {percent(m.level)}</span>
+        <span class="text-faint tabular-nums"
+          >{m.area === undefined ? '' : `in ${m.area} `}lost above {percent(m.level)}</span
+        >
       </li>
     {/each}
   </ul>
+{/if}
+{#each trial?.remarks ?? [] as remark (remark)}
+  <p class="mt-2 text-xs text-faint">Mind: {remark}.</p>
+{/each}
+{#if trial?.factor !== undefined}
+  <p class="mt-2 text-xs text-faint">
+    Levels are taken {trial.factor} times, as recorders of this kind were found to see them.
+  </p>
 {/if}
 {#if trial?.agreement?.share !== undefined}
   <p class="mt-3 text-xs text-faint">

@@ -7,6 +7,7 @@
   import { count, when } from '../../lib/format';
   import Trouble from '../../lib/ui/Trouble.svelte';
   import { clock, instantAt } from './levels';
+  import WhereToLook from './WhereToLook.svelte';
 
   /** Which footage to look at: a clip that is kept, a stretch by the clock, or a moment at which the recorder saw motion. */
   let {
@@ -96,11 +97,19 @@
     {#each kept.data as clip (clip.id)}
       <li>
         <button class="text-accent underline" onclick={() => onclip(clip)}>{when(clip.from)}</button>
-        <span class="text-faint">{clip.because}; {count(clip.marks.length, 'mark')}</span>
+        <span class="text-faint"
+          >{clip.because}; {count(clip.marks.length, 'mark')}{clip.tried === 'before'
+            ? '; the policy has changed since it was last tried'
+            : clip.tried === 'never'
+              ? '; not tried yet'
+              : ''}</span
+        >
       </li>
     {/each}
   </ul>
 {/if}
+
+<WhereToLook {camera} busy={taking.busy} ontake={(from, until) => void take(from, until)} />
 
 <h3 class="mt-6 mb-2 font-semibold">When the recorder saw motion on that day</h3>
 {#if history.isError}

@@ -2,10 +2,12 @@ import { describe, expect, it } from 'vitest';
 import {
   beside,
   curve,
+  holdable,
   height,
   instantAt,
   length,
   nearest,
+  ofArea,
   path,
   pictureAt,
   share,
@@ -16,6 +18,7 @@ import {
 
 const LEVELS = {
   adapted: [0, 0.5],
+  factor: 1,
   counting: [
     [10, 20, 30],
     [1, 2, 3],
@@ -41,6 +44,11 @@ describe('the strip', () => {
     expect(curve(LEVELS, 64)).toEqual([]);
   });
 
+  it('is higher where the recorder sees more, and never more than all', () => {
+    expect(curve({ ...LEVELS, factor: 4 }, 3)).toEqual([0.04, 0.08, 0.12]);
+    expect(curve({ ...LEVELS, factor: 40 }, 2)).toEqual([1, 1, 1]);
+  });
+
   it('draws from the left to the right', () => {
     expect(path([0, 500, 1000], [1, 1, 1], 1000, 200, 50)).toBe('M0.0,0.0L100.0,0.0L200.0,0.0');
   });
@@ -52,6 +60,25 @@ describe('the strip', () => {
 });
 
 describe('what a device can hold', () => {
+  const DEVICE = { ...LEVELS, sensitivities: [0, 50, 100], thresholds: [0.5, 5] } as unknown as Levels;
+  it('is what is nearest to a setting, or to one of its areas', () => {
+    expect(holdable(DEVICE, { sensitivity: '61', threshold: 4 })).toEqual({ sensitivity: 50, threshold: 5 });
+    expect(holdable(DEVICE, { sensitivity: 'auto', threshold: 0.1 })).toEqual({
+      sensitivity: 'auto',
+      threshold: 0.5,
+    });
+    const setting = {
+      sensitivity: '10',
+      threshold: 1,
+      areas: [
+        { name: 'wall', sensitivity: '10', threshold: 1 },
+        { name: 'door', sensitivity: '90', threshold: 2 },
+      ],
+    } as unknown as Parameters<typeof ofArea>[0];
+    expect(ofArea(setting, 'door')?.sensitivity).toBe('90');
+    expect(ofArea(setting, undefined)?.sensitivity).toBe('10');
+    expect(ofArea(undefined, 'door')).toBeUndefined();
+  });
   it('is taken by factors', () => {
     expect(nearest([0.1, 1, 10], 2)).toBe(1);
     expect(nearest([0.1, 1, 10], 4)).toBe(10);

@@ -23,8 +23,35 @@ export function curve(levels: Levels, step: number | undefined): number[] {
     return levels.adapted;
   }
   const row = levels.counting[levels.steps.indexOf(step)] ?? [];
-  const watched = Math.max(1, levels.watched);
-  return row.map((n) => n / watched);
+  const share = levels.factor / Math.max(1, levels.watched);
+  return row.map((n) => Math.min(1, n * share));
+}
+
+/** A setting as it is being tried: a sensitivity, and a threshold in percent. */
+export interface Tried {
+  sensitivity: number | 'auto';
+  threshold: number;
+}
+
+export function nearestOf(all: number[], value: number): number {
+  return all.reduce((a, b) => (Math.abs(b - value) < Math.abs(a - value) ? b : a), all[0] ?? value);
+}
+
+/** The nearest that a device can hold of what a setting, or one of its areas, says. */
+export function holdable(levels: Levels, setting: { sensitivity: string; threshold: number }): Tried {
+  return {
+    sensitivity:
+      setting.sensitivity === 'auto' ? 'auto' : nearestOf(levels.sensitivities, Number(setting.sensitivity)),
+    threshold: nearest(levels.thresholds, setting.threshold),
+  };
+}
+
+/** What a setting says of an area; of the picture without one. */
+export function ofArea(
+  setting: Schemas['TriedSetting'] | undefined,
+  area: string | undefined,
+): Schemas['TriedArea'] | Schemas['TriedSetting'] | undefined {
+  return setting?.areas?.find((a) => a.name === area) ?? setting;
 }
 
 /** A path through the levels, for a drawing of that size. */

@@ -41,6 +41,7 @@ final class PolicyLoad extends Act {
         if (changes.isEmpty()) {
             return Failure.DONE;
         }
+        PreviewText.proof(out(), service.post("/api/v1/proofs", Map.of("files", files, "prune", prune)));
         if (!yes && !Confirmation.given("Take these changes?")) {
             throw new Failure(Failure.FAILED, "nothing was taken; say --yes to take them without a question");
         }

@@ -34,7 +34,7 @@ final class PreviewText {
     }
 
     /** What it does to moments that must not be missed, before anything else. */
-    private static void proof(PrintWriter out, JsonNode proof) {
+    static void proof(PrintWriter out, JsonNode proof) {
         int wanted = proof.path("wanted").asInt();
         for (var why : proof.path("untried")) {
             out.println("not tried: " + why.asString(""));

@@ -73,11 +73,23 @@ final class TrialRun extends Act {
         }
     }
 
-    /** @param values as they were given, by their key */
+    /** @param values as they were given, by their key; with an area they are of it alone */
     static Map<String, Object> setting(String name, Map<String, String> values) {
         var setting = Client.body();
         setting.put("name", name);
-        values.forEach((key, value) -> setting.put(key, key.equals("pictures") ? number(value) : value));
+        var area = values.get("area");
+        var own = Client.body();
+        values.forEach((key, value) -> {
+            switch (key) {
+                case "area" -> own.put("name", value);
+                case "pictures" -> setting.put(key, number(value));
+                case "size" -> setting.put(key, value);
+                default -> (area == null ? setting : own).put(key, value);
+            }
+        });
+        if (area != null) {
+            setting.put("areas", List.of(own));
+        }
         return setting;
     }
 

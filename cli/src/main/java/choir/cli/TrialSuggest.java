@@ -84,7 +84,7 @@ final class TrialSuggest extends Act {
             say("  set:");
             say("    motion.areas:");
             setting.path("areas").forEach(a -> {
-                say("      - watch: " + Listing.text(a, "name"));
+                say("      - area: " + Listing.text(a, "name"));
                 say("        sensitivity: " + Listing.text(a, "sensitivity"));
                 say("        threshold: " + a.path("threshold").asDouble() + "%");
             });

@@ -17,29 +17,40 @@ import java.util.Optional;
  * One setting for many cameras, and those that need their own. A camera is served by a setting that catches what its own best
  * setting catches, and begins no more in vain.
  *
- * @param setting what serves the most; of several what records least
+ * @param setting what serves the most; of several what has the best margin where it is worst, of which three is ample, then
+ *     what records least
  * @param served in their order
  * @param own those that it does not serve
  */
 public record GroupSuggestion<K>(Common setting, List<Outcome<K>> served, List<Outcome<K>> own) {
-    /** In round numbers, of which each device takes the nearest that it has. */
+    /** Of which each device takes the nearest that it has; sensitivities are whole numbers. */
     private static final double[] THRESHOLDS = {
         .0002, .0003, .0005, .0008, .001, .0015, .002, .003, .004, .005, .006, .008, .01, .0125, .015, .02, .025, .03,
         .04, .05, .06, .08, .1, .15, .2, .3, .4, .5
     };
 
-    private static final int SENSITIVITIES = 21;
-    private static final double SENSITIVITY_STEP = 5;
+    /** The margin that needs no help. */
+    private static final double AMPLE = 3;
+
     /** Of motion in what is unwanted; less is nothing. */
     private static final Duration HARDLY = Duration.ofSeconds(10);
 
     /** @param sensitivity 0 to 100; missing where devices adapt by themselves */
     public record Common(Optional<Double> sensitivity, double threshold) {}
 
-    /** What a setting comes to at one camera. */
-    public record Result(int missed, int falseStarts, Duration falseMotion, Duration recorded) {
+    /**
+     * What a setting comes to at one camera.
+     *
+     * @param margin by what factor it is from its first mistake, at most 3
+     */
+    public record Result(int missed, int falseStarts, Duration falseMotion, double margin, Duration recorded) {
         static Result of(Report report) {
-            return new Result(report.missed().size(), report.falseStarts(), report.falseMotion(), report.recorded());
+            return new Result(
+                    report.missed().size(),
+                    report.falseStarts(),
+                    report.falseMotion(),
+                    Math.min(AMPLE, report.margin().orElse(0)),
+                    report.recorded());
         }
 
         boolean isAsGoodAs(Result best) {
@@ -84,8 +95,7 @@ public record GroupSuggestion<K>(Common setting, List<Outcome<K>> served, List<O
             this.adapts = choices.adapts();
             var curves = pass.curves(watched);
             Map<Integer, Trial.Levels> known = new HashMap<>();
-            for (int i = 0; i < SENSITIVITIES; i++) {
-                double said = i * SENSITIVITY_STEP;
+            for (double said = 0; said <= Sensitivity.MOST; said++) {
                 if (!choices.sensitivities().isEmpty()) {
                     int step = Sensitivity.step(nearest(choices.sensitivities(), said));
                     var levels = known.computeIfAbsent(step, s -> levels(curves.levels(s), factor, marks, around));
@@ -165,8 +175,8 @@ public record GroupSuggestion<K>(Common setting, List<Outcome<K>> served, List<O
     private static <K> List<Common> candidates(List<Table<K>> cameras) {
         List<Common> all = new ArrayList<>();
         for (double threshold : THRESHOLDS) {
-            for (int i = 0; i < SENSITIVITIES; i++) {
-                all.add(new Common(Optional.of(i * SENSITIVITY_STEP), threshold));
+            for (double said = 0; said <= Sensitivity.MOST; said++) {
+                all.add(new Common(Optional.of(said), threshold));
             }
             if (cameras.stream().allMatch(c -> c.adapts)) {
                 all.add(new Common(Optional.empty(), threshold));
@@ -179,7 +189,13 @@ public record GroupSuggestion<K>(Common setting, List<Outcome<K>> served, List<O
         if (served.size() != other.served.size()) {
             return served.size() > other.served.size();
         }
-        return recorded().compareTo(other.recorded()) < 0;
+        int byMargin = Double.compare(margin(), other.margin());
+        return byMargin == 0 ? recorded().compareTo(other.recorded()) < 0 : byMargin > 0;
+    }
+
+    /** Of those that are served, the worst. */
+    private double margin() {
+        return served.stream().mapToDouble(o -> o.common().margin()).min().orElse(0);
     }
 
     private Duration recorded() {

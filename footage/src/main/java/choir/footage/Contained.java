@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
@@ -27,11 +28,16 @@ final class Contained implements AutoCloseable {
     private final StringBuilder complaint = new StringBuilder();
     private final Thread listener;
 
-    Contained(Process process, Duration deadline) throws IOException {
+    /** @param fed what it is given to read, if anything */
+    Contained(Process process, Duration deadline, Optional<Source.Pictures> fed) throws IOException {
         this.process = process;
         this.deadline = deadline;
         this.output = new BufferedInputStream(process.getInputStream(), 1 << 16);
-        process.getOutputStream().close();
+        if (fed.isPresent()) {
+            Thread.ofVirtual().name("decoder stills").start(() -> feed(fed.get()));
+        } else {
+            process.getOutputStream().close();
+        }
         this.alarm = ALARMS.schedule(
                 () -> {
                     late.set(true);
@@ -44,6 +50,19 @@ final class Contained implements AutoCloseable {
 
     InputStream output() {
         return output;
+    }
+
+    private void feed(Source.Pictures pictures) {
+        try (var input = process.getOutputStream()) {
+            for (var next = pictures.next(); next.isPresent() && !closed.get(); next = pictures.next()) {
+                if (next.get().length <= Source.Stills.LARGEST) {
+                    input.write(next.get());
+                    input.flush();
+                }
+            }
+        } catch (IOException e) {
+            // It has ended, and wants no more.
+        }
     }
 
     /** However much it complains, only the end is kept. */

@@ -132,7 +132,7 @@ public final class Decoder {
                 "-f",
                 "rawvideo",
                 "pipe:1"));
-        return new DecodedFootage(start(words, deadline), look);
+        return new DecodedFootage(start(words, deadline, fed(source)), look);
     }
 
     /**
@@ -155,7 +155,7 @@ public final class Decoder {
                 "matroska",
                 "-y",
                 "file:" + file));
-        try (var process = start(words, deadline)) {
+        try (var process = start(words, deadline, fed(source))) {
             process.await();
             if (Files.size(file) == 0) {
                 throw new FootageException("nothing came");
@@ -190,7 +190,7 @@ public final class Decoder {
                 "-f",
                 "mjpeg",
                 "pipe:1"));
-        try (var process = start(words, deadline)) {
+        try (var process = start(words, deadline, Optional.empty())) {
             byte[] picture = process.output().readNBytes(LARGEST_STILL);
             process.await();
             if (picture.length == 0) {
@@ -219,7 +219,7 @@ public final class Decoder {
                 "-of",
                 "default=nw=1:nk=1",
                 "file:" + file);
-        try (var process = start(words, deadline)) {
+        try (var process = start(words, deadline, Optional.empty())) {
             var said = new String(process.output().readNBytes(100), java.nio.charset.StandardCharsets.US_ASCII).strip();
             process.await();
             return said.matches("\\d{1,8}(\\.\\d+)?")
@@ -261,6 +261,22 @@ public final class Decoder {
                         "400000",
                         "-i",
                         stream.address().toString()));
+            case Source.Stills stills ->
+                words.addAll(List.of(
+                        "-protocol_whitelist",
+                        "pipe",
+                        "-format_whitelist",
+                        "mjpeg",
+                        "-probesize",
+                        "500000",
+                        "-analyzeduration",
+                        "0",
+                        "-f",
+                        "mjpeg",
+                        "-framerate",
+                        Double.toString(stills.perSecond()),
+                        "-i",
+                        "pipe:0"));
             case Source.File file -> {
                 words.addAll(List.of("-protocol_whitelist", "file", "-format_whitelist", FORMATS));
                 if (file.from().isPositive()) {
@@ -277,13 +293,17 @@ public final class Decoder {
         return String.format(Locale.ROOT, "%.3f", duration.toMillis() / 1000.0);
     }
 
-    private Contained start(List<String> words, Duration deadline) {
+    private static Optional<Source.Pictures> fed(Source source) {
+        return source instanceof Source.Stills(double _, var pictures) ? Optional.of(pictures) : Optional.empty();
+    }
+
+    private Contained start(List<String> words, Duration deadline, Optional<Source.Pictures> fed) {
         var builder = new ProcessBuilder(words).directory(folder.toFile());
         builder.environment().clear();
         builder.environment().put("LD_LIBRARY_PATH", folder.toString());
         builder.environment().put("LC_ALL", "C");
         try {
-            return new Contained(builder.start(), deadline);
+            return new Contained(builder.start(), deadline, fed);
         } catch (IOException e) {
             throw new FootageException("the decoder does not start: " + e.getMessage(), e);
         }

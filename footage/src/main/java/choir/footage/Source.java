@@ -33,4 +33,27 @@ public sealed interface Source {
             return new File(path, Duration.ZERO, Optional.empty());
         }
     }
+
+    /**
+     * Pictures one by one, where there is nothing better.
+     *
+     * @param perSecond how many come; they are taken as evenly apart
+     * @param pictures asked for the next one from a thread of its own
+     */
+    record Stills(double perSecond, Pictures pictures) implements Source {
+        /** The largest picture that is taken. */
+        static final int LARGEST = 8 << 20;
+
+        public Stills {
+            if (!(perSecond > 0 && perSecond <= 30)) {
+                throw new IllegalArgumentException(perSecond + " stills a second");
+            }
+        }
+    }
+
+    /** Where stills come from. */
+    interface Pictures {
+        /** Waits until the next is due; a JPEG, or empty when no more come. */
+        Optional<byte[]> next();
+    }
 }

@@ -12,8 +12,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -168,5 +174,44 @@ class HostileFootageTest {
                 .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Look(4, 36, 2, false)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Look(64, 36, Double.NaN, false)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** Single pictures of the film. */
+    private static List<byte[]> stills() {
+        List<byte[]> stills = new ArrayList<>();
+        int begin = 0;
+        for (int i = 2; i < film.length - 1; i++) {
+            if ((film[i] & 0xFF) == 0xFF && (film[i + 1] & 0xFF) == 0xD8) {
+                stills.add(Arrays.copyOfRange(film, begin, i));
+                begin = i;
+            }
+        }
+        return stills;
+    }
+
+    private static Source.Stills one(Iterator<byte[]> pictures) {
+        return new Source.Stills(1, () -> pictures.hasNext() ? Optional.of(pictures.next()) : Optional.empty());
+    }
+
+    @Test
+    void stillsAreReadOneAfterTheOtherWhateverOneOfThemIs() {
+        var good = stills().subList(0, 10);
+        // One a second, looked at twice a second.
+        assertThat(pictures(one(good.iterator()), LONG)).isBetween(18, 21);
+        List<byte[]> odd = new ArrayList<>(good);
+        odd.add(3, "<html>no picture now</html>".getBytes(StandardCharsets.UTF_8));
+        odd.add(6, Arrays.copyOf(good.get(0), good.get(0).length / 2));
+        odd.add(8, new byte[Source.Stills.LARGEST + 1]);
+        odd.add(9, new byte[0]);
+        assertThat(pictures(one(odd.iterator()), LONG)).isBetween(16, 24);
+    }
+
+    @Test
+    void stillsThatAreNoneEndInALineAndEndlessOnesAtTheDeadline() {
+        var none = List.of("no picture".getBytes(StandardCharsets.UTF_8), new byte[4_000]);
+        assertThatThrownBy(() -> pictures(one(none.iterator()), LONG)).satisfies(HostileFootageTest::isOneLine);
+        var endless = Stream.generate(() -> stills().getFirst()).iterator();
+        assertThatThrownBy(() -> pictures(one(endless), Duration.ofSeconds(3)))
+                .satisfies(HostileFootageTest::isOneLine);
     }
 }

@@ -29,6 +29,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /** Recorders without a wire: what they hold is a value, and what they do can be said. */
 public final class FakeRecorders implements RecorderLink {
@@ -52,6 +53,7 @@ public final class FakeRecorders implements RecorderLink {
 
         public volatile Optional<Duration> clockAhead = Optional.of(Duration.ZERO);
         public volatile String posixZone = "";
+        public volatile Supplier<byte[]> still = () -> new byte[] {(byte) 0xFF, (byte) 0xD8};
         /** In what its ranges differ from its family file, and how often that was asked. */
         public volatile List<String> otherRanges = List.of();
 
@@ -310,7 +312,7 @@ public final class FakeRecorders implements RecorderLink {
         var fake = at(access);
         fake.beforeRead.run();
         refuseWhenAway(fake);
-        return new byte[] {(byte) 0xFF, (byte) 0xD8};
+        return fake.still.get();
     }
 
     @Override

@@ -174,6 +174,24 @@ final class Browser implements AutoCloseable {
                 .perform();
     }
 
+    /** Takes hold of something in its middle, carries it by so many pixels, and lets go. */
+    void drag(String css, int across, int down) {
+        new Actions(driver).dragAndDropBy(find(css), across, down).perform();
+    }
+
+    /** Draws across something from one place to another, as shares of its width. */
+    void drawAcross(String css, double from, double until) {
+        var box = find(css);
+        int width = box.getSize().getWidth();
+        int begin = (int) Math.round((from - 0.5) * width);
+        new Actions(driver)
+                .moveToElement(box, begin, 0)
+                .clickAndHold()
+                .moveToElement(box, (int) Math.round((until - 0.5) * width), 0)
+                .release()
+                .perform();
+    }
+
     void focus(String css) {
         run("arguments[0].focus()", find(css));
     }

@@ -85,6 +85,15 @@ class ClipStore {
                 .list();
     }
 
+    /** Recorders of whose cameras a clip is kept. */
+    List<String> recordersWithClips() {
+        return database.query("SELECT DISTINCT camera.recorder FROM clip JOIN camera ON camera.id = clip.camera"
+                        + " WHERE clip.because IS NOT NULL AND clip.gone_at > :now ORDER BY camera.recorder")
+                .param("now", clock.millis())
+                .query(String.class)
+                .list();
+    }
+
     List<Clip> past(Instant now) {
         return database.query(CLIPS + "WHERE clip.gone_at <= :now ORDER BY clip.gone_at LIMIT :most")
                 .param("now", now.toEpochMilli())

@@ -4,13 +4,13 @@ import choir.fleet.Node;
 import choir.footage.Decoder;
 import choir.footage.FootageException;
 import choir.footage.Source;
-import choir.link.Playing;
 import choir.motion.Mark;
 import choir.server.ServiceSettings;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
 import choir.server.reading.FootageDoor;
+import choir.server.reading.Seeing;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
@@ -63,7 +63,7 @@ class Clips {
     /** Files that are being written and have no row yet. */
     private final Set<String> underWay = ConcurrentHashMap.newKeySet();
 
-    private final Set<Playing> playing = ConcurrentHashMap.newKeySet();
+    private final Set<Seeing> playing = ConcurrentHashMap.newKeySet();
     private Optional<Decoder> decoder = Optional.empty();
 
     Clips(
@@ -109,7 +109,14 @@ class Clips {
         var camera = fleet.camera(named);
         return withPlace(() -> {
             try (var played = door.recorded(camera.camera(), from, until)) {
-                return kept(camera.id(), camera.camera(), camera.label(), played, Clip.Origin.RECORDED, DEADLINE, who);
+                return kept(
+                        camera.id(),
+                        camera.camera(),
+                        camera.label(),
+                        new Seeing.OfStream(played),
+                        Clip.Origin.RECORDED,
+                        DEADLINE,
+                        who);
             }
         });
     }
@@ -119,7 +126,7 @@ class Clips {
             long id,
             Node.Camera camera,
             String label,
-            Playing played,
+            Seeing played,
             Clip.Origin origin,
             Duration deadline,
             String who) {
@@ -129,7 +136,7 @@ class Clips {
         try {
             var file = folder().resolve(name);
             try {
-                decoder().keep(new Source.Stream(played.address()), file, deadline, LARGEST);
+                decoder().keep(played.source(), file, deadline, LARGEST);
             } catch (FootageException e) {
                 throw played.trouble()
                         .<RuntimeException>map(t -> t)
@@ -333,7 +340,7 @@ class Clips {
     /** A service that stops leaves no stream behind. */
     @PreDestroy
     void stop() {
-        playing.forEach(Playing::close);
+        playing.forEach(Seeing::close);
     }
 
     private <T> T withPlace(java.util.function.Supplier<T> work) {

@@ -91,7 +91,7 @@ class LevelsApi {
                         As.POLICY,
                         Optional.empty(),
                         Optional.empty(),
-                        Optional.empty(),
+                        List.of(),
                         TrialApi.mask(given.ignore()),
                         Passes.USUAL));
         var area = TrialViews.optional(given.area());

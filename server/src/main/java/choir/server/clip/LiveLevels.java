@@ -5,14 +5,13 @@ import choir.fleet.Node;
 import choir.footage.Footage;
 import choir.footage.FootageException;
 import choir.footage.Look;
-import choir.footage.Source;
-import choir.link.Playing;
 import choir.motion.Differences;
 import choir.motion.Picture;
 import choir.motion.Reference;
 import choir.motion.Sensitivity;
 import choir.server.journal.Journal;
 import choir.server.reading.FootageDoor;
+import choir.server.reading.Seeing;
 import choir.server.standing.Standings;
 import choir.server.web.Mailbox;
 import choir.server.web.Problem;
@@ -91,7 +90,7 @@ class LiveLevels {
             throw new Problem(
                     Problem.Kind.TOO_MANY, AT_ONCE + " people look at live pictures already; look again soon");
         }
-        Playing playing;
+        Seeing playing;
         try {
             playing = door.live(camera);
         } catch (RuntimeException e) {
@@ -119,11 +118,12 @@ class LiveLevels {
         return mailbox;
     }
 
-    private void read(Playing playing, BitSet watched, Consumer<LivePicture> tell) {
+    private void read(Seeing playing, BitSet watched, Consumer<LivePicture> tell) {
         var reference = new Reference(Passes.WIDTH, Passes.HEIGHT);
-        var look = new Look(2 * Passes.WIDTH, 2 * Passes.HEIGHT, Passes.PER_SECOND, false);
+        var look = new Look(
+                2 * Passes.WIDTH, 2 * Passes.HEIGHT, playing.perSecond().orElse(Passes.PER_SECOND), false);
         try (playing;
-                Footage footage = clips.decoder().open(new Source.Stream(playing.address()), look, LONGEST)) {
+                Footage footage = clips.decoder().open(playing.source(), look, LONGEST)) {
             for (var next = footage.next(); next.isPresent(); next = footage.next()) {
                 var seen = next.get().picture();
                 byte[] delta = reference.deltas(halved(seen));

@@ -33,7 +33,7 @@ class TrialApi {
      * @param as {@code policy} (when missing) or {@code held}, from which the rest starts
      * @param sensitivity 0 to 100 or {@code auto}
      * @param threshold such as {@code 0.6%}
-     * @param area for which alone these are, where a device's areas have values of their own
+     * @param areas what some areas have for themselves, where a device's areas have values of their own
      * @param ignore rows of {@code #} and {@code .}: cells that are left out besides
      * @param pictures a second that are looked at, 0.2 to 10
      * @param size of the pictures that are looked at, such as {@code 320x180}
@@ -43,10 +43,15 @@ class TrialApi {
             @Nullable String as,
             @Nullable String sensitivity,
             @Nullable String threshold,
-            @Nullable String area,
+            @Nullable List<AreaRequest> areas,
             @Nullable List<String> ignore,
             @Nullable Double pictures,
             @Nullable String size) {}
+
+    record AreaRequest(
+            String name,
+            @Nullable String sensitivity,
+            @Nullable String threshold) {}
 
     /**
      * @param clips their numbers; missing for all that are kept of the selection
@@ -189,7 +194,14 @@ class TrialApi {
                 as(s.as()),
                 TrialViews.optional(s.sensitivity()),
                 TrialViews.optional(s.threshold()),
-                TrialViews.optional(s.area()),
+                s.areas() == null
+                        ? List.of()
+                        : s.areas().stream()
+                                .map(a -> new Tried.AskedArea(
+                                        a.name(),
+                                        TrialViews.optional(a.sensitivity()),
+                                        TrialViews.optional(a.threshold())))
+                                .toList(),
                 mask(s.ignore()),
                 look(s));
     }

@@ -63,34 +63,36 @@ class Tried {
      *
      * @param sensitivity {@code 55} or {@code auto}; as it is when missing
      * @param threshold such as {@code 0.6%}; as it is when missing
-     * @param area of the device, for which alone they are; for all when missing
+     * @param areas what some of the device's areas have for themselves
      * @param ignore further cells that are not watched
      */
     record Asked(
             As as,
             Optional<String> sensitivity,
             Optional<String> threshold,
-            Optional<String> area,
+            List<AskedArea> areas,
             Optional<CellMask> ignore,
             Look look) {
         static Asked of(As as) {
-            return new Asked(as, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Passes.USUAL);
+            return new Asked(as, Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Passes.USUAL);
         }
     }
+
+    /** As {@link Asked}, for one area. */
+    record AskedArea(String name, Optional<String> sensitivity, Optional<String> threshold) {}
 
     /** What a device would hold, or holds, as it works on this clip's pictures, with what is tried. */
     DeviceMotion motion(Clip clip, Asked asked) {
         var standing = standings.of(clip.camera());
         var config = asked.as() == As.HELD ? held(standing) : wanted(standing);
-        var base = motion(standing, clip.begins(), config, asked.look());
-        var changed = base;
+        var changed = motion(standing, clip.begins(), config, asked.look());
         if (asked.sensitivity().isPresent() || asked.threshold().isPresent()) {
-            var from = asked.area().map(base::area).orElse(base.areas().getFirst());
-            var sense = asked.sensitivity()
-                    .map(s -> s.strip().equals("auto") ? Optional.<BigDecimal>empty() : Optional.of(number(s)))
-                    .orElse(from.sensitivity());
-            double share = asked.threshold().map(Tried::share).orElse(from.threshold());
-            changed = asked.area().map(area -> base.with(area, sense, share)).orElseGet(() -> base.with(sense, share));
+            var first = changed.areas().getFirst();
+            changed = changed.with(sensitivity(asked.sensitivity(), first), share(asked.threshold(), first));
+        }
+        for (var own : asked.areas()) {
+            var area = changed.area(own.name());
+            changed = changed.with(own.name(), sensitivity(own.sensitivity(), area), share(own.threshold(), area));
         }
         return asked.ignore().isEmpty()
                 ? changed
@@ -156,6 +158,15 @@ class Tried {
     private static LocalDateTime wall(Standing standing, Instant at) {
         // Where no zone is known; the hour only matters where a sensitivity differs by time.
         return at.atZone(standing.recorder().zoneId().orElse(ZoneOffset.UTC)).toLocalDateTime();
+    }
+
+    private static Optional<BigDecimal> sensitivity(Optional<String> asked, DeviceMotion.Area now) {
+        return asked.map(s -> s.strip().equals("auto") ? Optional.<BigDecimal>empty() : Optional.of(number(s)))
+                .orElse(now.sensitivity());
+    }
+
+    private static double share(Optional<String> asked, DeviceMotion.Area now) {
+        return asked.map(Tried::share).orElse(now.threshold());
     }
 
     private static BigDecimal number(String text) {

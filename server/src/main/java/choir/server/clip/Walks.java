@@ -1,12 +1,12 @@
 package choir.server.clip;
 
 import choir.fleet.Node;
-import choir.link.Playing;
 import choir.motion.Mark;
 import choir.refusal.Refusal;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.reading.FootageDoor;
+import choir.server.reading.Seeing;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
@@ -47,16 +47,10 @@ class Walks {
         final String who;
         final Instant began;
         final List<Said> said = new ArrayList<>();
-        final Playing playing;
+        final Seeing playing;
         final CompletableFuture<Clip> clip;
 
-        Walk(
-                long number,
-                Node.Camera camera,
-                String who,
-                Instant began,
-                Playing playing,
-                CompletableFuture<Clip> clip) {
+        Walk(long number, Node.Camera camera, String who, Instant began, Seeing playing, CompletableFuture<Clip> clip) {
             this.number = number;
             this.camera = camera;
             this.who = who;

@@ -105,10 +105,15 @@ public class PolicyLoad {
 
     /** What somebody sees who looks while the files are in force, before they are taken back. */
     public <T> T tried(List<PolicyFile> files, Supplier<T> look) {
-        var documents = PolicyDocuments.read(files, known(false));
+        return tried(files, false, look);
+    }
+
+    /** @param prune without what the files do not name */
+    public <T> T tried(List<PolicyFile> files, boolean prune, Supplier<T> look) {
+        var documents = PolicyDocuments.read(files, known(prune));
         List<T> seen = new ArrayList<>(1);
         takingBack(() -> {
-            new Taking(documents, false, "").run();
+            new Taking(documents, prune, "").run();
             seen.add(look.get());
         });
         return seen.getFirst();

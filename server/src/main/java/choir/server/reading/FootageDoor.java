@@ -10,11 +10,13 @@ import choir.link.RecorderLink;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredRecorder;
 import choir.server.web.Problem;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
@@ -28,23 +30,45 @@ public class FootageDoor {
     private final FleetStore fleet;
     private final Devices devices;
     private final RecorderLink link;
+    private final Clock clock;
     private final Places asked = new Places(16, 2);
 
-    FootageDoor(FleetStore fleet, Devices devices, RecorderLink link) {
+    FootageDoor(FleetStore fleet, Devices devices, RecorderLink link, Clock clock) {
+        this.clock = clock;
         this.fleet = fleet;
         this.devices = devices;
         this.link = link;
     }
 
-    /** @return to be closed */
-    public Playing live(Node.Camera camera) {
-        return of(camera, link::playLive).orElseThrow(() -> none(camera, "gives no live stream of"));
+    /**
+     * What a camera sees now; stills where it has no stream.
+     *
+     * @return to be closed
+     */
+    public Seeing live(Node.Camera camera) {
+        return of(camera, link::playLive).<Seeing>map(Seeing.OfStream::new).orElseGet(() -> stills(camera));
+    }
+
+    private StillSeries stills(Node.Camera camera) {
+        var recorder = fleet.recorder(camera.recorder().text());
+        return new StillSeries(
+                () -> {
+                    try {
+                        return devices.still(recorder, camera.channel(), A_PERSONS_PATIENCE)
+                                .get();
+                    } catch (ExecutionException e) {
+                        throw e.getCause() instanceof RuntimeException r ? r : e;
+                    }
+                },
+                clock,
+                StillSeries.APART);
     }
 
     /** @return to be closed; it ends at the first gap */
     public Playing recorded(Node.Camera camera, Instant from, Instant until) {
         return of(camera, (access, channel) -> link.playRecorded(access, channel, from, until))
-                .orElseThrow(() -> none(camera, "does not play what it recorded of"));
+                .orElseThrow(
+                        () -> none(camera, "does not play what it recorded; a walk test takes what is seen now, of"));
     }
 
     /** What was recorded and what moved, as the recorder tells it. */

@@ -19,17 +19,22 @@ final class Films {
     static byte[] square(int pictures, int side, int value) throws IOException {
         var out = new ByteArrayOutputStream();
         for (int i = 0; i < pictures; i++) {
-            var image = new BufferedImage(160, 96, BufferedImage.TYPE_3BYTE_BGR);
-            var g = image.createGraphics();
-            g.setColor(new Color(100, 100, 100));
-            g.fillRect(0, 0, 160, 96);
-            if (i >= 100 && i < 150) {
-                g.setColor(new Color(value, value, value));
-                g.fillRect((i - 100) * 3, 30, side, side);
-            }
-            g.dispose();
-            ImageIO.write(image, "jpeg", out);
+            out.write(picture(i >= 100 && i < 150 ? (i - 100) * 3 : -side, side, value));
         }
+        return out.toByteArray();
+    }
+
+    /** A square before a wall. */
+    static byte[] picture(int left, int side, int value) throws IOException {
+        var image = new BufferedImage(160, 96, BufferedImage.TYPE_3BYTE_BGR);
+        var g = image.createGraphics();
+        g.setColor(new Color(100, 100, 100));
+        g.fillRect(0, 0, 160, 96);
+        g.setColor(new Color(value, value, value));
+        g.fillRect(left, 30, side, side);
+        g.dispose();
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(image, "jpeg", out);
         return out.toByteArray();
     }
 

@@ -101,7 +101,7 @@ class TuningTest {
                 Map.of("pictures", 60),
                 Map.of("size", "1920x1080"),
                 Map.of("size", "large"),
-                Map.of("area", "door", "threshold", "1%"))) {
+                Map.of("areas", List.of(Map.of("name", "door", "threshold", "1%"))))) {
             var answer = service.post("/api/v1/trials", Map.of("clips", List.of(id), "settings", List.of(odd)));
             assertThat(answer.status()).as("%s", odd).isEqualTo(400);
             assertThat(answer.detail()).containsAnyOf("pictures", "areas");
@@ -137,7 +137,7 @@ class TuningTest {
         assertThat(held.path("wanted").path(0).path("area").asString("")).isEqualTo("way");
         assertThat(held.path("wanted").path(0).path("threshold").asDouble()).isEqualTo(30);
 
-        var lowered = tried(id, Map.of("as", "held", "area", "way", "threshold", "2%"))
+        var lowered = tried(id, Map.of("as", "held", "areas", List.of(Map.of("name", "way", "threshold", "2%"))))
                 .path("reports")
                 .path(0);
         assertThat(lowered.path("missed").asInt()).isZero();
@@ -153,7 +153,7 @@ class TuningTest {
                                         "clips",
                                         List.of(id),
                                         "settings",
-                                        List.of(Map.of("area", "door", "threshold", "2%"))))
+                                        List.of(Map.of("areas", List.of(Map.of("name", "door", "threshold", "2%"))))))
                         .detail())
                 .contains("wall, way");
 
