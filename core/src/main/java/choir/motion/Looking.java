@@ -40,6 +40,9 @@ public final class Looking {
 
     private double level(At area, byte[] delta, int[] steps) {
         return switch (area.step()) {
+            case Step.Fixed(int luminance)
+            when area.watched().cardinality() == delta.length ->
+                (double) SideBySide.atLeast(delta, luminance) / delta.length;
             case Step.Fixed(int luminance) -> {
                 var found = Reference.counted(delta, area.watched());
                 yield found.watched() == 0 ? 0 : (double) found.counting(luminance) / found.watched();

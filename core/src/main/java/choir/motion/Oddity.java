@@ -96,11 +96,7 @@ public record Oddity(Kind kind, Instant from, Instant until) {
         }
 
         private static boolean isAnother(byte[] one, byte[] other) {
-            int apart = 0;
-            for (int i = 0; i < one.length; i++) {
-                apart += Math.abs((one[i] & 0xFF) - (other[i] & 0xFF)) >= CLEARLY ? 1 : 0;
-            }
-            return apart >= ANOTHER * one.length;
+            return SideBySide.apart(one, other, CLEARLY) >= ANOTHER * one.length;
         }
 
         private void add(Oddity oddity) {

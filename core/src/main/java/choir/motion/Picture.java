@@ -22,4 +22,13 @@ public record Picture(int width, int height, byte[] luminance) {
     public int pixels() {
         return width * height;
     }
+
+    /**
+     * How many pixels differ from another picture of the same size by at least so much.
+     *
+     * @param step of luminance, 1 to 255
+     */
+    public int apart(Picture other, int step) {
+        return SideBySide.apart(luminance, other.luminance, step);
+    }
 }

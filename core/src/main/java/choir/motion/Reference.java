@@ -8,17 +8,19 @@ import java.util.List;
  * It begins as the first picture, which differs from it in nothing. Pictures are taken in order, from one thread.
  */
 public final class Reference {
-    private static final int SHIFT = 3;
-
     private final int width;
     private final int height;
-    private final int[] mean;
+    private final long[] even;
+    private final long[] odd;
+    private final long[] different;
     private boolean begun;
 
     public Reference(int width, int height) {
         this.width = width;
         this.height = height;
-        this.mean = new int[width * height];
+        this.even = new long[SideBySide.longs(width * height)];
+        this.odd = new long[even.length];
+        this.different = new long[even.length];
     }
 
     /**
@@ -44,23 +46,12 @@ public final class Reference {
             throw new IllegalArgumentException("a picture of " + picture.width() + " by " + picture.height()
                     + " pixels after ones of " + width + " by " + height);
         }
-        byte[] luminance = picture.luminance();
-        byte[] delta = new byte[mean.length];
         if (!begun) {
             begun = true;
-            for (int i = 0; i < mean.length; i++) {
-                mean[i] = (luminance[i] & 0xFF) << 8;
-            }
-            return delta;
+            SideBySide.begin(picture.luminance(), even, odd);
+            return new byte[width * height];
         }
-        for (int i = 0; i < mean.length; i++) {
-            int p = luminance[i] & 0xFF;
-            int m = mean[i];
-            int difference = p - ((m + 128) >> 8);
-            delta[i] = (byte) Math.abs(difference);
-            mean[i] = m + (((p << 8) - m) >> SHIFT);
-        }
-        return delta;
+        return SideBySide.deltas(picture.luminance(), even, odd, different);
     }
 
     static Differences counted(byte[] delta, BitSet watched) {
