@@ -28,6 +28,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -45,6 +46,7 @@ class TruthTest {
             List.of("quay", "gangway", "hall", "lanes", "deck", "yard", "engine-room");
     private static final int CAMERAS = Integer.getInteger("choir.cameras", 14);
     private static final Duration STRETCH = Duration.ofMinutes(6);
+    private static final int SHOWN = 10;
     private static final int WIDTH = 160;
     private static final int HEIGHT = 88;
     private static final Pattern PASSER = Pattern.compile(
@@ -56,6 +58,9 @@ class TruthTest {
 
     /** A stretch with what a person would mark on it. */
     private record Stretch(Pass pass, List<Mark> marks) {}
+
+    /** A camera whose suggestion missed somebody, with what can be seen of why. */
+    private record Badly(String scene, boolean night, int missed, int wanted, String why) {}
 
     /** What a setting comes to over several stretches. */
     private static final class Sum {
@@ -163,22 +168,49 @@ class TruthTest {
                 Duration.ofSeconds(10));
     }
 
-    private static void add(
-            Map<String, Sum> sums, String scene, String setting, Stretch s, Setting with, BitSet watched) {
+    private static Trial.Report add(
+            Map<String, Sum> sums, List<String> rows, String setting, Stretch s, Setting with, BitSet watched) {
         var report = Trial.of(with, s.pass().levels(with.step(), watched), s.marks());
         double hours = s.marks().stream()
                         .filter(m -> m.kind() == Kind.UNWANTED)
                         .mapToDouble(m -> Duration.between(m.begin(), m.end()).toSeconds())
                         .sum()
                 / 3600;
-        for (var row : List.of(scene, "all")) {
+        for (var row : rows) {
             sums.computeIfAbsent(row + " | " + setting, k -> new Sum()).add(report, hours);
         }
+        return report;
+    }
+
+    /** What was marked beside what was missed. */
+    private static String why(List<Mark> marked, Suggestion suggested, Trial.Report report) {
+        int farthest = marked.stream()
+                .filter(m -> m.kind() == Kind.WANTED)
+                .mapToInt(TruthTest::metres)
+                .max()
+                .orElse(0);
+        var weakest = report.missed().getFirst();
+        int missed = metres(weakest.mark());
+        double threshold = report.setting().threshold();
+        var level =
+                String.format(Locale.ROOT, "level %.2f %% under %.2f %%", weakest.strongest() * 100, threshold * 100);
+        if (missed > farthest) {
+            return "at " + missed + " m, farther than the " + farthest + " m that were marked; " + level;
+        }
+        if (suggested.best().margin().orElse(0) < 1) {
+            return "what is unwanted was as strong as what is wanted already where it was found; " + level;
+        }
+        return "at " + missed + " m as near as what was marked, with less contrast or for a shorter time; " + level;
+    }
+
+    private static int metres(Mark mark) {
+        return Integer.parseInt(mark.word().replaceAll("\\D", ""));
     }
 
     @Test
     void aSettingThatWasFoundOnOneStretchIsTriedOnAnother() throws Exception {
         Map<String, Sum> sums = new LinkedHashMap<>();
+        List<Badly> badly = new ArrayList<>();
         var whole = new BitSet();
         whole.set(0, WIDTH * HEIGHT);
         int tried = 0;
@@ -224,19 +256,29 @@ class TruthTest {
                                 setting(50, 1),
                                 GRID)
                         .orElseThrow();
-                add(sums, scene, "factory: 50, 5 %", other, setting(50, 5), whole);
-                add(sums, scene, "one for all: 70, 0.6 %", other, setting(70, 0.6), whole);
-                add(sums, scene, "suggested", other, suggested.best().setting(), whole);
+                var light = night ? "by night" : "by day";
+                var rows = List.of("all", light, scene);
+                add(sums, rows, "factory: 50, 5 %", other, setting(50, 5), whole);
+                add(sums, rows, "one for all: 70, 0.6 %", other, setting(70, 0.6), whole);
+                add(sums, rows, "suggested", other, suggested.best().setting(), whole);
                 var with = suggested.best().setting();
                 var watched = (BitSet) whole.clone();
                 if (suggested.ignore().isPresent()) {
                     with = suggested.ignore().get().report().setting();
                     watched.andNot(DeviceMotion.pixels(suggested.ignore().get().cells(), WIDTH, HEIGHT));
                 }
-                add(sums, scene, "suggested, with its area", other, with, watched);
+                var report = add(sums, rows, "suggested, with its area", other, with, watched);
+                if (!report.missed().isEmpty()) {
+                    badly.add(new Badly(
+                            scene,
+                            night,
+                            report.missed().size(),
+                            report.wanted().size(),
+                            why(found.marks(), suggested, report)));
+                }
             }
         }
-        document(sums, tried);
+        document(sums, badly, tried);
         assertThat(tried).isGreaterThan(CAMERAS / 2);
         var factory = sums.get("all | factory: 50, 5 %");
         var suggested = sums.get("all | suggested, with its area");
@@ -247,7 +289,7 @@ class TruthTest {
         assertThat(suggested.recorded).isLessThan(same.recorded);
     }
 
-    private static void document(Map<String, Sum> sums, int tried) throws IOException {
+    private static void document(Map<String, Sum> sums, List<Badly> badly, int tried) throws IOException {
         var text = new StringBuilder("""
                 # Suggestions against truth
 
@@ -260,7 +302,17 @@ class TruthTest {
                 """.formatted(tried, STRETCH.toMinutes()));
         sums.entrySet().stream()
                 .sorted(Map.Entry.comparingByKey((a, b) -> {
-                    var scenes = List.of("all", "deck", "engine-room", "gangway", "hall", "lanes", "quay", "yard");
+                    var scenes = List.of(
+                            "all",
+                            "by day",
+                            "by night",
+                            "deck",
+                            "engine-room",
+                            "gangway",
+                            "hall",
+                            "lanes",
+                            "quay",
+                            "yard");
                     return Integer.compare(
                             scenes.indexOf(a.substring(0, a.indexOf(" | "))),
                             scenes.indexOf(b.substring(0, b.indexOf(" | "))));
@@ -270,6 +322,28 @@ class TruthTest {
                         .append(" | ")
                         .append(e.getValue().cells())
                         .append(" |\n"));
+        text.append("\n## Where it does badly\n\n")
+                .append("Somebody was missed at " + badly.size() + " of " + tried
+                        + " cameras. Those that missed the most:\n\n")
+                .append("| scene | light | missed | the weakest of them |\n| --- | --- | --- | --- |\n");
+        badly.stream()
+                .sorted(Comparator.comparingInt(Badly::missed).reversed())
+                .limit(SHOWN)
+                .forEach(b -> text.append("| " + b.scene() + " | " + (b.night() ? "night" : "day") + " | " + b.missed()
+                        + " of " + b.wanted() + " | " + b.why() + " |\n"));
+        for (var reason : List.of("farther than", "as strong as", "as near as")) {
+            text.append("\n- ")
+                    .append(badly.stream().filter(b -> b.why().contains(reason)).count())
+                    .append(
+                            switch (reason) {
+                                case "farther than" ->
+                                    " because the one missed was farther away than any that was marked";
+                                case "as strong as" ->
+                                    " because no setting parted what is wanted from what is not where it was found";
+                                default -> " because somebody as near passed with less contrast, or for a shorter time";
+                            });
+        }
+        text.append(".\n\nAll three say the same: mark the weakest that matters, not the next best.\n");
         System.out.print(text);
         if (Boolean.getBoolean("choir.keep-document")) {
             Files.writeString(Path.of("../docs/trials-truth.md"), text);
