@@ -239,4 +239,76 @@ class FootageStoryTest {
             choir.panel("pier-1?fault=NONE");
         }
     }
+
+    /** A recorder that nobody gave anything yet, before a hall with people. */
+    @Test
+    void whereToLookAndWhatTheRecorderItselfSawWhereNobodyMarkedAnything() throws IOException {
+        choir.recorder("hall-1", "tern", 1);
+        choir.panel("hall-1/01?scene=hall");
+        choir.panel("hall-1/01?sensitivity=80");
+        choir.panel("hall-1/01?threshold=1");
+        choir.panel("hall-1?since=P3D");
+        choir.choir(0, "recorder", "read", "hall-1");
+        var starts = Ensemble.JSON.readTree(
+                choir.choir(0, "clip", "find", "hall-1/01", "--format", "json").out());
+        assertThat(starts).isNotEmpty();
+        for (var moment : starts) {
+            assertThat(moment.path("starts").asInt()).isPositive();
+            assertThat(moment.path("starts").asInt())
+                    .isLessThanOrEqualTo(starts.path(0).path("starts").asInt());
+        }
+        // As many began there as the recorder tells.
+        var first = starts.path(0);
+        var history = choir.get("/api/v1/cameras/hall-1/01/history?from="
+                        + first.path("from").asString("") + "&until="
+                        + first.path("until").asString(""))
+                .body();
+        assertThat(history.path("motion")
+                        .valueStream()
+                        .filter(m -> m.path("from")
+                                        .asString("")
+                                        .compareTo(first.path("from").asString(""))
+                                > 0)
+                        .count())
+                .isEqualTo(first.path("starts").asInt());
+        var hour = Ensemble.JSON.readTree(choir.choir(0, "clip", "find", "hall-1/01", "--hour", "3", "--format", "json")
+                .out());
+        assertThat(hour)
+                .isNotEmpty()
+                .allSatisfy(m -> assertThat(Instant.parse(m.path("from").asString(""))
+                                .atZone(ZoneId.of("Atlantic/Faroe"))
+                                .getHour())
+                        .isEqualTo(3));
+        var levels = Ensemble.JSON.readTree(
+                choir.choir(0, "clip", "find", "hall-1/01", "--by", "level", "--days", "1", "--format", "json")
+                        .out());
+        assertThat(levels).isNotEmpty();
+        assertThat(levels.path(0).path("level").asDouble())
+                .isPositive()
+                .isGreaterThanOrEqualTo(
+                        levels.path(levels.size() - 1).path("level").asDouble());
+        assertThat(choir.choir(1, "clip", "find", "hall-1/01", "--by", "colour").errors())
+                .contains("starts, longest, level, hour");
+
+        var tried = Ensemble.JSON.readTree(choir.choir(
+                        "trial",
+                        "run",
+                        "hall-1/01",
+                        "--by-events",
+                        "--sensitivity",
+                        "70",
+                        "--threshold",
+                        "0.1%",
+                        "--format",
+                        "json")
+                .out());
+        assertThat(tried.path("clips")).isNotEmpty().allSatisfy(c -> {
+            assertThat(c.path("judge").asString("")).isEqualTo("recorder");
+            assertThat(c.path("reports").path(0).path("wanted")).isNotEmpty();
+        });
+        // Whoever the recorder saw, a setting as keen as this sees as well.
+        assertThat(tried.path("missed").asInt()).as("%s", tried).isZero();
+        // What was only looked at is kept nowhere.
+        assertThat(choir.choir(0, "clip", "list", "recorder:hall-1").out()).contains("no clip is kept");
+    }
 }
