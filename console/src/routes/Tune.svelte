@@ -329,6 +329,7 @@
           {thresholds}
           marks={clip.marks}
           motion={levels.motion}
+          recorded={levels.recorded}
           bind:at
           bind:span
           onthreshold={(s) => change({ ...tried, threshold: nearest(levels?.thresholds ?? [1], s * 100) })}
@@ -340,7 +341,7 @@
           {#if held.length > 0}Dotted: at what the recorder holds.{/if}
           {levels.motion === undefined
             ? 'What the recorder itself saw is not known.'
-            : 'The marks at the foot are the recorder’s own motion.'}
+            : 'The marks at the foot are the recorder’s own motion, the line under them what it recorded.'}
         </p>
         <Allowed to="TECHNICIAN">
           <form class="mt-4 flex flex-wrap items-end gap-3" onsubmit={(e) => e.preventDefault()}>

@@ -18,6 +18,7 @@
     thresholds,
     marks,
     motion,
+    recorded = [],
     at = $bindable(),
     span = $bindable(),
     onthreshold,
@@ -31,6 +32,7 @@
     thresholds: number[];
     marks: Mark[];
     motion: Schemas['MotionSpan'][] | undefined;
+    recorded?: Schemas['MotionSpan'][] | undefined;
     at: number;
     span: [number, number] | undefined;
     onthreshold: (share: number) => void;
@@ -153,12 +155,15 @@
       <path d={second} fill="none" stroke="var(--faint)" stroke-width="1" stroke-dasharray="3 3" />
     {/if}
     <path d={line} fill="none" stroke="var(--ink)" stroke-width="1.4" stroke-linejoin="round" />
+    {#each recorded ?? [] as m (m.from)}
+      <line x1={x(m.from)} x2={x(m.until)} y1={TALL - 1} y2={TALL - 1} stroke="var(--ink)" stroke-width="2" />
+    {/each}
     {#each motion ?? [] as m (m.from)}
       <rect
         x={x(m.from)}
-        y={TALL - 6}
+        y={TALL - 9}
         width={Math.max(2, x(m.until) - x(m.from))}
-        height="5"
+        height="6"
         fill="var(--t-motion)"
       />
     {/each}

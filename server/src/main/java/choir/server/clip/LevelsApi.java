@@ -1,5 +1,7 @@
 package choir.server.clip;
 
+import choir.link.FootageLink.History;
+import choir.link.FootageLink.Stretch;
 import choir.motion.Sensitivity;
 import choir.motion.Step;
 import choir.server.clip.TrialViews.TriedSetting;
@@ -44,6 +46,7 @@ class LevelsApi {
      * @param sensitivitySteps the step of luminance of each
      * @param thresholds that it can hold, in percent
      * @param motion when the recorder's own detection saw something; missing where it does not tell
+     * @param recorded when it recorded, also where these pictures came live; missing where it does not tell
      */
     public record LevelsView(
             @Nullable String area,
@@ -59,7 +62,8 @@ class LevelsApi {
             List<Double> thresholds,
             @Nullable TriedSetting policy,
             @Nullable TriedSetting held,
-            @Nullable List<MotionSpan> motion) {}
+            @Nullable List<MotionSpan> motion,
+            @Nullable List<MotionSpan> recorded) {}
 
     /** In milliseconds from the clip's beginning. */
     public record MotionSpan(long from, long until) {}
@@ -106,6 +110,7 @@ class LevelsApi {
                         .toArray())
                 .toList();
         var choices = LiveApi.choices(standing, policy);
+        var history = sources.history(clip);
         return new LevelsView(
                 area.orElse(null),
                 factor,
@@ -129,11 +134,16 @@ class LevelsApi {
                         .toList(),
                 TrialViews.setting("policy", policy),
                 standing.held().isPresent() ? TrialViews.setting("recorder", tried.motion(clip, As.HELD)) : null,
-                sources.motion(clip)
-                        .map(all -> all.stream()
-                                .map(s -> new MotionSpan(since(clip, s.from()), since(clip, s.until())))
-                                .toList())
-                        .orElse(null));
+                spans(clip, history.flatMap(History::motion)),
+                spans(clip, history.flatMap(History::recorded)));
+    }
+
+    private static @Nullable List<MotionSpan> spans(Clip clip, Optional<List<Stretch>> stretches) {
+        return stretches
+                .map(all -> all.stream()
+                        .map(s -> new MotionSpan(since(clip, s.from()), since(clip, s.until())))
+                        .toList())
+                .orElse(null);
     }
 
     private static long since(Clip clip, Instant at) {

@@ -1,5 +1,6 @@
 package choir.server.clip;
 
+import choir.link.FootageLink.History;
 import choir.link.LinkException;
 import choir.motion.Agreement;
 import choir.server.reading.FootageDoor;
@@ -28,20 +29,25 @@ class Sources {
         this.door = door;
     }
 
-    /** When its recorder saw motion; missing where it does not tell. A file that somebody brought was never seen by it. */
-    Optional<List<Agreement.Span>> motion(Clip clip) {
+    /** What its recorder saw and recorded meanwhile; missing where it does not tell, and of a file that somebody brought. */
+    Optional<History> history(Clip clip) {
         if (clip.origin() == Clip.Origin.FILE) {
             return Optional.empty();
         }
         try {
-            return door.history(clip.camera(), clip.begins(), clip.ends())
-                    .flatMap(h -> h.motion())
-                    .map(all -> all.stream()
-                            .map(s -> new Agreement.Span(s.from(), s.until()))
-                            .toList());
+            return door.history(clip.camera(), clip.begins(), clip.ends());
         } catch (LinkException | Problem e) {
             return Optional.empty();
         }
+    }
+
+    /** When its recorder saw motion; missing where it does not tell. */
+    Optional<List<Agreement.Span>> motion(Clip clip) {
+        return history(clip)
+                .flatMap(History::motion)
+                .map(all -> all.stream()
+                        .map(s -> new Agreement.Span(s.from(), s.until()))
+                        .toList());
     }
 
     /**
