@@ -99,9 +99,9 @@ public class FootageDoor {
         return ask(fleet.recorder(camera.recorder().text()), access -> question.apply(access, camera.channel()));
     }
 
-    /** Few at a time for each recorder, whatever they ask of its footage. */
+    /** Few at a time for each recorder, whatever they ask of its footage; the others wait a little. */
     <T> T ask(StoredRecorder recorder, Function<RecorderAccess, T> question) {
-        if (!asked.take(recorder.name())) {
+        if (!asked.takeWithin(A_PERSONS_PATIENCE, recorder.name())) {
             throw new Problem(
                     Problem.Kind.TOO_MANY, "much is being asked of " + recorder.name() + " already; ask again soon");
         }

@@ -1,7 +1,9 @@
 package choir.server.reading;
 
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 
 /** How many may wait for something of one recorder, and how many for something of any, so that none takes all places. */
 final class Places {
@@ -28,6 +30,28 @@ final class Places {
         return true;
     }
 
+    /**
+     * Waits for so long until one is left.
+     *
+     * @return false where none was
+     */
+    synchronized boolean takeWithin(Duration patience, String recorder) {
+        long end = System.nanoTime() + patience.toNanos();
+        while (!take(recorder)) {
+            long left = end - System.nanoTime();
+            if (left <= 0) {
+                return false;
+            }
+            try {
+                TimeUnit.NANOSECONDS.timedWait(this, left);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return false;
+            }
+        }
+        return true;
+    }
+
     synchronized void leave(String recorder) {
         taken.compute(recorder, (name, ofOne) -> {
             if (ofOne == null) {
@@ -36,5 +60,6 @@ final class Places {
             return ofOne == 1 ? null : ofOne - 1;
         });
         all--;
+        notifyAll();
     }
 }

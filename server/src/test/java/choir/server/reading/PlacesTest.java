@@ -3,6 +3,7 @@ package choir.server.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Duration;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
@@ -56,5 +57,22 @@ class PlacesTest {
         for (int i = 0; i < 3; i++) {
             assertThat(places.take("r0")).isTrue();
         }
+    }
+
+    @Test
+    void whoWaitsGetsThePlaceOfWhoLeavesAndGoesAwayWhenNobodyDoes() throws Exception {
+        var places = new Places(4, 1);
+        assertThat(places.take("a")).isTrue();
+        assertThat(places.takeWithin(Duration.ofMillis(50), "a")).isFalse();
+        try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            var waiting = threads.submit(() -> places.takeWithin(Duration.ofSeconds(30), "a"));
+            // Another recorder's place is of no use to who waits for this one's.
+            assertThat(places.take("b")).isTrue();
+            places.leave("b");
+            assertThat(waiting.isDone()).isFalse();
+            places.leave("a");
+            assertThat(waiting.get()).isTrue();
+        }
+        assertThat(places.take("a")).isFalse();
     }
 }
