@@ -11,6 +11,7 @@
   import { WorkFollower } from '../lib/work.svelte';
   import { navigate, route } from '../router';
   import { datesOf, monthOf, monthWords, otherMonth, REASONS, summary } from './activity/days';
+  import BeforeAfter from './activity/BeforeAfter.svelte';
   import MonthGrid from './activity/MonthGrid.svelte';
 
   const PAGE = 100;
@@ -161,6 +162,7 @@
       {/if}
     {/if}
   </Loaded>
+  {#key select}<BeforeAfter {select} {today} />{/key}
 </Page>
 
 <style>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   cellWords,
+  changeWords,
   datesOf,
   foldedGaps,
   height,
@@ -28,6 +29,16 @@ function day(given: Partial<DaySums> = {}): DaySums {
     ...given,
   };
 }
+
+describe('a change', () => {
+  it('is told in percent, with its direction, and not where there was nothing', () => {
+    expect(changeWords(10, 5)).toBe('−50 %');
+    expect(changeWords(10, 12.6)).toBe('+26 %');
+    expect(changeWords(0, 3)).toBe('new');
+    expect(changeWords(0, 0)).toBe('');
+    expect(changeWords(4, 4)).toBe('');
+  });
+});
 
 describe('days', () => {
   it('counts months as calendars do', () => {

@@ -178,3 +178,12 @@ export function foldedGaps(gaps: Gap[], zone: string): FoldedGap[] {
   }
   return [...folds.values()].sort((a, b) => b.date.localeCompare(a.date));
 }
+
+/** By how much one became the other. */
+export function changeWords(before: number, after: number): string {
+  if (before === after) {
+    return '';
+  }
+  const percent = Math.round((100 * (after - before)) / before);
+  return before === 0 ? 'new' : `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)} %`;
+}

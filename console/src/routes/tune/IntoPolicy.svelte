@@ -115,6 +115,8 @@
   const save = (e: SubmitEvent) => {
     e.preventDefault();
     return work.run(async () => {
+      // First, since it can be done again when the template was changed by somebody else meanwhile.
+      await exception();
       if (text !== undefined && template.data) {
         await ask(
           api.PUT('/api/v1/templates/{name}', {
@@ -123,7 +125,6 @@
           }),
         );
       }
-      await exception();
       await client.invalidateQueries();
     }, ondone);
   };

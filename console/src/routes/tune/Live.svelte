@@ -1,9 +1,9 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { onDestroy, untrack } from 'svelte';
+  import { untrack } from 'svelte';
   import { api, ask } from '../../lib/api/client';
   import Trouble from '../../lib/ui/Trouble.svelte';
-  import { clock, nearest, percent } from './levels';
+  import { clock, nearest, ofArea, percent } from './levels';
   import LevelStrip from './LevelStrip.svelte';
 
   /** What the camera sees now, with the level as it moves. */
@@ -44,33 +44,45 @@
   let at = $state(0);
   let span = $state<[number, number] | undefined>();
 
-  const source = new EventSource(untrack(() => `/api/v1/live-levels?camera=${encodeURIComponent(camera)}`));
-  source.addEventListener('picture', (e) => {
-    const told = JSON.parse((e as MessageEvent<string>).data) as Told;
-    if (told.trouble) {
-      ended = new Error(`${camera}: ${told.trouble}`);
-      source.close();
-      return;
-    }
-    if (!told.picture) {
-      return;
-    }
-    picture = `data:image/jpeg;base64,${told.picture}`;
-    cells = Array.from(atob(told.cells ?? ''), (c) => c.charCodeAt(0));
-    seen = [
-      ...seen.filter((s) => s.at > told.at - SHOWN),
-      { at: told.at, watched: told.watched, counting: told.counting ?? [] },
-    ];
-  });
-  source.onerror = () => {
-    if (source.readyState === EventSource.CLOSED || seen.length === 0) {
-      ended = new Error(`No pictures come from ${camera}; its recorder may be away, or give no stream.`);
-      source.close();
-    }
-  };
-  onDestroy(() => source.close());
+  const areas = $derived((tuning.data?.policy.areas ?? []).map((a) => a.name));
+  let chosen = $state<string | undefined>();
+  const area = $derived(chosen ?? areas[0]);
 
-  const policy = $derived(tuning.data?.policy);
+  $effect(() => {
+    if (!tuning.data) {
+      return;
+    }
+    const query = new URLSearchParams({ camera, ...(area === undefined ? {} : { area }) });
+    const source = new EventSource(`/api/v1/live-levels?${query.toString()}`);
+    untrack(() => (seen = []));
+    source.addEventListener('picture', (e) => {
+      const told = JSON.parse((e as MessageEvent<string>).data) as Told;
+      if (told.trouble) {
+        ended = new Error(`${camera}: ${told.trouble}`);
+        source.close();
+        return;
+      }
+      if (!told.picture) {
+        return;
+      }
+      picture = `data:image/jpeg;base64,${told.picture}`;
+      cells = Array.from(atob(told.cells ?? ''), (c) => c.charCodeAt(0));
+      seen = [
+        ...seen.filter((s) => s.at > told.at - SHOWN),
+        { at: told.at, watched: told.watched, counting: told.counting ?? [] },
+      ];
+    });
+    source.onerror = () => {
+      if (source.readyState === EventSource.CLOSED || seen.length === 0) {
+        ended = new Error(`No pictures come from ${camera}; its recorder may be away, or give none.`);
+        source.close();
+      }
+    };
+    return () => source.close();
+  });
+
+  const policy = $derived(ofArea(tuning.data?.policy, area));
+  const held = $derived(ofArea(tuning.data?.held, area));
   const tried = $derived(
     sensitivity ?? Number(policy?.sensitivity === 'auto' ? 55 : (policy?.sensitivity ?? 50)),
   );
@@ -124,6 +136,21 @@
         {percent(now * 100)}
         <span class="text-base text-faint">{now >= line ? 'is motion' : 'is no motion'}</span>
       </p>
+      {#if areas.length > 0}
+        <label class="mt-4 block text-sm"
+          >Area, which has values of its own<br /><select
+            class="field w-full"
+            value={area}
+            onchange={(e) => {
+              chosen = e.currentTarget.value;
+              sensitivity = undefined;
+              threshold = undefined;
+            }}
+          >
+            {#each areas as name (name)}<option>{name}</option>{/each}
+          </select></label
+        >
+      {/if}
       <div class="mt-4 flex items-baseline justify-between">
         <label for="live-sensitivity" class="font-semibold">Sensitivity</label>
         <span class="text-lg tabular-nums">{tuning.data.sensitivities[index]}</span>
@@ -138,10 +165,8 @@
         oninput={(e) => (sensitivity = tuning.data?.sensitivities[Number(e.currentTarget.value)])}
       />
       <p class="mt-2 text-sm text-faint">
-        The policy asks for {tuning.data.policy.sensitivity} and {percent(
-          tuning.data.policy.threshold,
-        )}{tuning.data.held
-          ? `, the recorder holds ${tuning.data.held.sensitivity} and ${percent(tuning.data.held.threshold)}`
+        The policy asks for {policy?.sensitivity} and {percent(policy?.threshold ?? 0)}{held
+          ? `, the recorder holds ${held.sensitivity} and ${percent(held.threshold)}`
           : ''}.
       </p>
       {#each tuning.data.policy.assumed as note (note)}

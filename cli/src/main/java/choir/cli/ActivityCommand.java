@@ -5,5 +5,11 @@ import picocli.CommandLine.Command;
 @Command(
         name = "activity",
         description = "What recorders recorded, by which trigger, and what their detection saw.",
-        subcommands = {ActivityNow.class, ActivityCalendar.class, ActivityTimeline.class, ActivityRead.class})
+        subcommands = {
+            ActivityNow.class,
+            ActivityCalendar.class,
+            ActivityTimeline.class,
+            ActivityCompare.class,
+            ActivityRead.class
+        })
 final class ActivityCommand {}

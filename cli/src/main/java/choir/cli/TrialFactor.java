@@ -9,6 +9,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
 
 @Command(
         name = "factor",
@@ -37,7 +38,11 @@ final class TrialFactor extends Act {
             return Failure.DONE;
         }
         if (!words.isEmpty()) {
-            var found = service.post("/api/v1/level-factors", Map.of("select", Selections.joined(words, "")));
+            JsonNode found;
+            try (var bar = new ProgressBar(errors(), "looking at their clips")) {
+                bar.waiting();
+                found = service.post("/api/v1/level-factors", Map.of("select", Selections.joined(words, "")));
+            }
             found.path("said").forEach(s -> say(s.asString("")));
             return Failure.DONE;
         }

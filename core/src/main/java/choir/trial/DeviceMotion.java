@@ -43,6 +43,10 @@ import java.util.stream.IntStream;
 public record DeviceMotion(Setting setting, List<Area> areas, boolean detects, List<String> assumed) {
     private static final SettingKey ON_DELAY = new SettingKey("motion.on-delay");
     private static final SettingKey OFF_DELAY = new SettingKey("motion.off-delay");
+    private static final SettingKey ANALYSES = new SettingKey("motion.analyses-per-second");
+    /** What is looked at unless somebody asks for more. */
+    private static final BigDecimal USUAL_ANALYSES = BigDecimal.valueOf(2);
+
     private static final BigDecimal SENSITIVITY = BigDecimal.valueOf(50);
     private static final BigDecimal PERCENT = BigDecimal.ONE;
     private static final int MINUTES_A_DAY = 1440;
@@ -208,6 +212,10 @@ public record DeviceMotion(Setting setting, List<Area> areas, boolean detects, L
             boolean detects = neutral.of(Catalogue.DETECTION)
                     .map(v -> !(v instanceof Value.Flag(boolean on)) || on)
                     .orElse(true);
+            amount(ANALYSES)
+                    .filter(n -> n.compareTo(USUAL_ANALYSES) != 0)
+                    .ifPresent(n -> assumed.add("it analyses " + n.toPlainString()
+                            + " pictures a second, and 2 are looked at; try it with so many"));
             var areas = ownAreas(sensitivity, threshold, width, height);
             return new DeviceMotion(
                     setting,

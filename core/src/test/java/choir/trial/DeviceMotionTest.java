@@ -1,6 +1,7 @@
 package choir.trial;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import choir.area.CellGrid;
@@ -13,6 +14,7 @@ import choir.motion.Step;
 import choir.policy.Catalogue;
 import java.time.Duration;
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -74,6 +76,57 @@ class DeviceMotionTest {
         assertThat(motion("tern", Map.of()).assumed()).hasSize(2);
         assertThat(motion("tern", Map.of()).setting().offDelay()).isEqualTo(Duration.ofSeconds(2));
         assertThat(motion("tern", Map.of()).watched().cardinality()).isEqualTo(160 * 90);
+    }
+
+    @Test
+    void aDeviceThatAnalysesMoreOftenIsSaidTo() {
+        var often = motion(
+                "petrel", Map.of(new choir.policy.SettingKey("motion.analyses-per-second"), NativeValue.number(5)));
+        assertThat(often.assumed()).anyMatch(a -> a.contains("analyses 5 pictures a second"));
+        var usual = motion(
+                "petrel", Map.of(new choir.policy.SettingKey("motion.analyses-per-second"), NativeValue.number(2)));
+        assertThat(usual.assumed()).noneMatch(a -> a.contains("pictures a second"));
+    }
+
+    @Test
+    void aDeviceThatLooksAtEachAreaByItselfHasAreasOfItsOwn() {
+        var door = new choir.family.Zone("door", List.of(corner(0, 0), corner(50, 0), corner(50, 100), corner(0, 100)));
+        var gate = new choir.family.Zone(
+                "gate", List.of(corner(50, 0), corner(100, 0), corner(100, 100), corner(50, 100)));
+        var zones = new NativeValue.Zones(List.of(door, gate));
+        var same = motion(
+                "fulmar",
+                Map.of(
+                        Catalogue.AREAS,
+                        zones,
+                        Catalogue.SENSITIVITY,
+                        NativeValue.number(10),
+                        Catalogue.THRESHOLD,
+                        NativeValue.number(4)));
+        // Also where both hold the same, since each looks at its own pixels.
+        assertThat(same.byArea()).isTrue();
+        assertThat(same.areas()).extracting(DeviceMotion.Area::threshold).containsExactly(.04, .04);
+        assertThat(same.areas()).extracting(a -> a.watched().cardinality()).containsExactly(80 * 90, 80 * 90);
+        assertThat(same.watched().cardinality()).isEqualTo(160 * 90);
+        var tuned = same.with("gate", same.area("gate").sensitivity(), .2);
+        assertThat(tuned.areas()).extracting(DeviceMotion.Area::threshold).containsExactly(.04, .2);
+        assertThatThrownBy(() -> same.area("window")).hasMessageContaining("door, gate");
+        assertThatThrownBy(() -> motion("tern", Map.of()).area("door")).hasMessageContaining("no values of their own");
+        // One without a name, or two with the same, are told apart by their number.
+        var unnamed = motion(
+                "fulmar",
+                Map.of(
+                        Catalogue.AREAS,
+                        new NativeValue.Zones(List.of(new choir.family.Zone("door", gate.corners()), door))));
+        assertThat(unnamed.areas()).extracting(DeviceMotion.Area::name).containsExactly("area 1", "area 2");
+        assertThat(motion("fulmar", Map.of(Catalogue.AREAS, new NativeValue.Zones(List.of())))
+                        .watched()
+                        .isEmpty())
+                .isTrue();
+    }
+
+    private static choir.area.Enclosure.Corner corner(int x, int y) {
+        return new choir.area.Enclosure.Corner(x, y);
     }
 
     @Test

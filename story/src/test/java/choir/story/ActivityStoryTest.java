@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -123,6 +124,39 @@ class ActivityStoryTest {
         var csv = choir.choir(3, "recorded", "camera:hall-1/01", "--format", "csv")
                 .out();
         assertThat(csv.lines().findFirst()).contains("camera,label,from,until,seconds,demanded,cause");
+    }
+
+    @Test
+    void whatADayCameToStandsBesideAnother() {
+        var sunday = TODAY.with(TemporalAdjusters.previous(DayOfWeek.SUNDAY));
+        String[] question = {
+            "activity",
+            "compare",
+            "hall-1/01",
+            "--before",
+            sunday.toString(),
+            "--after",
+            sunday.minusDays(1).toString()
+        };
+        var json = new ArrayList<>(List.of(question));
+        json.addAll(List.of("--format", "json"));
+        var told = Ensemble.JSON.readTree(
+                choir.choir(0, json.toArray(String[]::new)).out());
+        assertThat(told.path("cameras").asInt()).isEqualTo(1);
+        // Four hours of what is known of that day, as a whole day comes to.
+        assertThat(told.path("before").path("missingHours").asDouble()).isBetween(4.0, 6.0);
+        assertThat(told.path("after").path("missingHours").asDouble()).isZero();
+        assertThat(told.path("after").path("by").path("continuous").asDouble())
+                .isGreaterThan(told.path("before").path("by").path("continuous").asDouble());
+        var table = choir.choir(0, question).out();
+        assertThat(table)
+                .contains("A DAY, OF 1 CAMERA")
+                .contains("missing")
+                .contains("4 h")
+                .contains("-100 %");
+        assertThat(choir.choir(1, "activity", "compare", "hall-1/01", "--before", "monday", "--after", "2026-11-01")
+                        .errors())
+                .contains("monday");
     }
 
     @Test

@@ -2,6 +2,7 @@ package choir.server.activity;
 
 import choir.activity.DayActivity;
 import choir.activity.DayActivity.Why;
+import choir.activity.SpanComparison.Totals;
 import choir.activity.Spans.Span;
 import choir.server.db.Database;
 import choir.server.stored.Json;
@@ -122,6 +123,25 @@ public class ActivityStore {
                 .param("until", until.toEpochDay())
                 .query((row, n) -> day(row, detailed))
                 .list();
+    }
+
+    /** All days of a span together. */
+    Totals totals(long camera, LocalDate from, LocalDate until) {
+        Map<Why, Long> seconds = new EnumMap<>(Why.class);
+        long known = 0;
+        long motionKnown = 0;
+        long moved = 0;
+        long events = 0;
+        long missing = 0;
+        for (var day : of(camera, from, until, false)) {
+            known += day.known();
+            day.seconds().forEach((why, s) -> seconds.merge(why, s, Long::sum));
+            motionKnown += day.motionKnown();
+            moved += day.moved();
+            events += day.events();
+            missing += day.missing().orElse(0);
+        }
+        return new Totals(known, seconds, motionKnown, moved, events, missing);
     }
 
     /** How often a camera saw motion in the two weeks before that day, as far back as its recorder tells. */

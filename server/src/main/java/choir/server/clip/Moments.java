@@ -35,6 +35,8 @@ class Moments {
     private static final Duration DEADLINE = Duration.ofSeconds(30);
     private static final int MOST = 8;
     private static final int MOST_DAYS = 14;
+    /** A recorder may tell of a hundred thousand; each of these is compared with all. */
+    private static final int MOST_BEGINNINGS = 1_000;
 
     /** By what they are worth it. */
     enum By {
@@ -101,11 +103,20 @@ class Moments {
         };
     }
 
+    /** Of many events some, evenly taken, at which a piece of footage may begin. */
+    static List<Stretch> beginnings(List<Stretch> motion) {
+        int every = Math.max(1, (motion.size() + MOST_BEGINNINGS - 1) / MOST_BEGINNINGS);
+        return IntStream.range(0, motion.size())
+                .filter(i -> i % every == 0)
+                .mapToObj(motion::get)
+                .toList();
+    }
+
     /** One for each event with footage, from shortly before it. */
     private static List<Moment> pieces(History history) {
         var motion = history.motion().orElse(List.of());
         List<Moment> pieces = new ArrayList<>();
-        for (var event : motion) {
+        for (var event : beginnings(motion)) {
             footage(history, event.from()).ifPresent(recorded -> {
                 var from = latest(recorded.from(), event.from().minus(LEAD));
                 pieces.add(piece(motion, from, recorded.until()));

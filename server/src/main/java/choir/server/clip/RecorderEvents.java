@@ -111,7 +111,7 @@ class RecorderEvents {
         var motion = history.motion().orElse(List.of());
         Optional<Instant> best = Optional.empty();
         long most = 0;
-        for (var event : motion) {
+        for (var event : Moments.beginnings(motion)) {
             var from = covering(recorded, event)
                     .map(s -> latest(s.from(), event.from().minusSeconds(10)));
             if (from.isPresent() && hours.test(from.get().atZone(zone).getHour())) {

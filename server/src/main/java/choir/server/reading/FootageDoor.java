@@ -67,8 +67,10 @@ public class FootageDoor {
     /** @return to be closed; it ends at the first gap */
     public Playing recorded(Node.Camera camera, Instant from, Instant until) {
         return of(camera, (access, channel) -> link.playRecorded(access, channel, from, until))
-                .orElseThrow(
-                        () -> none(camera, "does not play what it recorded; a walk test takes what is seen now, of"));
+                .orElseThrow(() -> new Problem(
+                        Problem.Kind.RECORDER,
+                        camera.recorder() + " does not play what it recorded of " + camera.channel()
+                                + "; a walk test takes what is seen now"));
     }
 
     /** What was recorded and what moved, as the recorder tells it. */
@@ -89,10 +91,6 @@ public class FootageDoor {
     /** The same of the last minutes, for a person who waits for it. */
     public CompletableFuture<Optional<Recall>> recent(StoredRecorder recorder, Stretch last) {
         return devices.visit(recorder, A_PERSONS_PATIENCE, access -> link.recall(access, List.of(last)));
-    }
-
-    private static Problem none(Node.Camera camera, String what) {
-        return new Problem(Problem.Kind.RECORDER, camera.recorder() + " " + what + " " + camera.channel());
     }
 
     private <T> Optional<T> of(Node.Camera camera, BiFunction<RecorderAccess, String, Optional<T>> question) {

@@ -1,9 +1,11 @@
 package choir.server.activity;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.link.FootageLink.Bits;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
 import choir.link.FootageLink.Recall;
@@ -23,6 +25,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -54,6 +57,7 @@ class ActivityTest {
     private final Map<String, Predicate<Instant>> moved = new LinkedHashMap<>();
     private Optional<Instant> oldest = Optional.of(day(-60));
     private Optional<Instant> tellsUntil = Optional.empty();
+    private Map<String, Bits> bits = Map.of();
 
     @BeforeEach
     void start() {
@@ -121,7 +125,7 @@ class ActivityTest {
         }
         Map<String, Kept> kept = new LinkedHashMap<>();
         recorded.keySet().forEach(c -> kept.put(c, new Kept(oldest, Optional.empty(), Optional.empty())));
-        return Optional.of(new Recall(kept, histories, Map.of(), Duration.ZERO));
+        return Optional.of(new Recall(kept, histories, bits, Duration.ZERO));
     }
 
     private static List<Stretch> runs(Instant from, Instant until, Predicate<Instant> on) {
@@ -200,6 +204,46 @@ class ActivityTest {
                 .as("what it was set to yesterday is not known")
                 .isTrue();
         assertThat(line.path("demanded")).hasSize(3);
+    }
+
+    @Test
+    void twoSpansAreComparedByTheDay() {
+        // The first channel recorded its mornings until three days ago; of the second nothing is known before.
+        recorded.put("01", at -> isAround(at) || isMorning(at) && at.isBefore(day(-3)));
+        bits = Map.of("01", new Bits(OptionalLong.of(800_000), OptionalLong.empty()));
+        inForceSince(-20);
+        readActivity();
+        var before = TODAY.minusDays(10) + ".." + TODAY.minusDays(4);
+        var after = TODAY.minusDays(3) + ".." + TODAY.minusDays(1);
+        var found = service.get("/api/v1/activity/comparison?select=camera:r1/01&before=" + before + "&after=" + after)
+                .body();
+        assertThat(found.path("cameras").asInt()).isEqualTo(1);
+        var then = found.path("before");
+        var now = found.path("after");
+        assertThat(then.path("by").path("continuous").asDouble()).isEqualTo(2);
+        assertThat(now.path("by").path("continuous").asDouble()).isZero();
+        assertThat(then.path("hours").asDouble()).isCloseTo(2 + 22 * 50 / 3600.0, within(.01));
+        assertThat(now.path("hours").asDouble()).isCloseTo(24 * 50 / 3600.0, within(.01));
+        assertThat(then.path("events").asDouble()).isEqualTo(24);
+        assertThat(now.path("events").asDouble()).isEqualTo(24);
+        assertThat(now.path("missingHours").asDouble()).isCloseTo(2 - 2 * 50 / 3600.0, within(.01));
+        assertThat(then.path("bytes").asDouble()).isCloseTo((2 * 3600 + 22 * 50) * 100_000.0, within(1.0));
+        assertThat(found.path("most").get(0).path("camera").asString()).isEqualTo("r1/01");
+        var longAgo = TODAY.minusDays(300) + ".." + TODAY.minusDays(290);
+        var unknown = service.get("/api/v1/activity/comparison?before=" + longAgo + "&after=" + after)
+                .body();
+        assertThat(unknown.path("cameras").asInt()).isZero();
+        assertThat(unknown.path("left").asInt()).isEqualTo(2);
+        for (var odd :
+                List.of("soon", "2026-11-01..", "2026-11-07..2026-11-01", "2026-11-01..2026-11-02..2026-11-03")) {
+            assertThat(service.get("/api/v1/activity/comparison?before=" + odd + "&after=" + after)
+                            .status())
+                    .as(odd)
+                    .isEqualTo(400);
+        }
+        assertThat(service.get("/api/v1/activity/comparison?select=nobody&before=" + before + "&after=" + after)
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test

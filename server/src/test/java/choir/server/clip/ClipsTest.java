@@ -278,8 +278,15 @@ class ClipsTest {
                 Map.of("camera", "haldr-1/01", "from", "2026-01-14T06:00:00Z", "until", "2026-01-14T06:01:00Z"));
         assertThat(answer.status()).isEqualTo(502);
         assertThat(answer.detail()).contains("haldr-1 does not play what it recorded of 01");
-        assertThat(service.post("/api/v1/walks", Map.of("camera", "haldr-1/01")).detail())
-                .contains("gives no live stream");
+        // Nor does it give a still that is a picture.
+        long walk = service.post("/api/v1/walks", Map.of("camera", "haldr-1/01"))
+                .body()
+                .path("id")
+                .asLong();
+        var stopped = service.post("/api/v1/walks/" + walk + "/stop", Map.of());
+        assertThat(stopped.status()).isEqualTo(502);
+        assertThat(stopped.detail()).contains("haldr-1/01").doesNotContain("\n");
+        assertThat(service.get("/api/v1/clips").body()).isEmpty();
     }
 
     @Test
