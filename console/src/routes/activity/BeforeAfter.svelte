@@ -32,7 +32,7 @@
     });
   }
 
-  const hoursWords = (hours: number) => lengthWords(hours * 3_600);
+  const hoursWords = (hours: number) => (hours === 0 ? 'none' : lengthWords(hours * 3_600));
 
   interface Row {
     what: string;

@@ -181,9 +181,9 @@ export function foldedGaps(gaps: Gap[], zone: string): FoldedGap[] {
 
 /** By how much one became the other. */
 export function changeWords(before: number, after: number): string {
-  if (before === after) {
-    return '';
+  if (before === 0) {
+    return after === 0 ? '' : 'new';
   }
   const percent = Math.round((100 * (after - before)) / before);
-  return before === 0 ? 'new' : `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)} %`;
+  return percent === 0 ? '' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`;
 }

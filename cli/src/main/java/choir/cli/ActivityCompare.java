@@ -105,18 +105,19 @@ final class ActivityCompare extends Act {
     }
 
     private static void hours(Table table, String what, JsonNode before, JsonNode after) {
-        table.row(
-                what,
-                DrawnDays.length(Math.round(before.asDouble() * 3_600)),
-                DrawnDays.length(Math.round(after.asDouble() * 3_600)),
-                change(before.asDouble(), after.asDouble()));
+        table.row(what, length(before), length(after), change(before.asDouble(), after.asDouble()));
+    }
+
+    private static String length(JsonNode hours) {
+        return hours.asDouble() == 0 ? "none" : DrawnDays.length(Math.round(hours.asDouble() * 3_600));
     }
 
     private static String change(double before, double after) {
-        if (before == after) {
-            return "";
+        if (before == 0) {
+            return after == 0 ? "" : "new";
         }
-        return before == 0 ? "new" : String.format(java.util.Locale.ROOT, "%+.0f %%", 100 * (after - before) / before);
+        long percent = Math.round(100 * (after - before) / before);
+        return percent == 0 ? "" : (percent > 0 ? "+" : "") + percent + " %";
     }
 
     private void csv(JsonNode then, JsonNode now) {
