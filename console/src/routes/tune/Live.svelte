@@ -97,7 +97,11 @@
   const step = $derived(tuning.data?.sensitivitySteps[index] ?? 11);
   const row = $derived((tuning.data?.steps ?? []).indexOf(step));
   const begin = $derived(seen[0]?.at ?? 0);
-  const values = $derived(seen.map((s) => (s.counting[row] ?? 0) / Math.max(1, s.watched)));
+  const values = $derived(
+    seen.map((s) =>
+      Math.min(1, ((s.counting[row] ?? 0) * (tuning.data?.factor ?? 1)) / Math.max(1, s.watched)),
+    ),
+  );
   const now = $derived(values[values.length - 1] ?? 0);
 </script>
 

@@ -23,6 +23,7 @@ class LiveApi {
     /**
      * What can be tried at a camera.
      *
+     * @param factor by which this kind of recorder sees more; its levels are counting divided by watched, times this
      * @param steps of luminance for which live levels are told
      * @param sensitivities that the device can hold
      * @param sensitivitySteps the step of luminance of each
@@ -31,6 +32,7 @@ class LiveApi {
      */
     public record TuningView(
             String camera,
+            double factor,
             List<Integer> steps,
             List<Double> sensitivities,
             List<Integer> sensitivitySteps,
@@ -41,10 +43,12 @@ class LiveApi {
 
     private final LiveLevels live;
     private final Standings standings;
+    private final Tried tried;
     private final Clock clock;
 
-    LiveApi(LiveLevels live, Standings standings, Clock clock) {
+    LiveApi(LiveLevels live, Standings standings, Tried tried, Clock clock) {
         this.live = live;
+        this.tried = tried;
         this.standings = standings;
         this.clock = clock;
     }
@@ -56,6 +60,7 @@ class LiveApi {
         var choices = choices(standing, policy);
         return new TuningView(
                 standing.camera().text(),
+                tried.factor(standing),
                 LiveLevels.steps(),
                 choices.sensitivities(),
                 choices.sensitivities().stream().map(Sensitivity::step).toList(),

@@ -138,7 +138,8 @@ class Moments {
         return new Moment(from, until, starts, moved, OptionalDouble.empty(), Optional.empty());
     }
 
-    private static Optional<Stretch> footage(History history, Instant at) {
+    /** What was recorded around that instant, if it was. */
+    static Optional<Stretch> footage(History history, Instant at) {
         return history.recorded().orElse(List.of()).stream()
                 .filter(r -> !at.isBefore(r.from()) && at.isBefore(r.until()))
                 .findFirst();
@@ -233,11 +234,11 @@ class Moments {
                 .max(Comparator.comparingDouble(Level::value));
     }
 
-    private static Instant latest(Instant one, Instant other) {
+    static Instant latest(Instant one, Instant other) {
         return one.isAfter(other) ? one : other;
     }
 
-    private static Instant earliest(Instant one, Instant other) {
+    static Instant earliest(Instant one, Instant other) {
         return one.isBefore(other) ? one : other;
     }
 }

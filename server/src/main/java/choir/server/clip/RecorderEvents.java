@@ -1,7 +1,6 @@
 package choir.server.clip;
 
 import choir.link.FootageLink.History;
-import choir.link.FootageLink.Stretch;
 import choir.link.LinkException;
 import choir.motion.Mark;
 import choir.server.reading.FootageDoor;
@@ -92,8 +91,8 @@ class RecorderEvents {
         var zone = standing.recorder().zoneId().orElse(ZoneOffset.UTC);
         List<Mark> marks = new ArrayList<>();
         for (var event : history.motion().orElse(List.of())) {
-            var begin = latest(event.from(), clip.begins());
-            var end = earliest(event.until(), clip.ends());
+            var begin = Moments.latest(event.from(), clip.begins());
+            var end = Moments.earliest(event.until(), clip.ends());
             if (begin.isBefore(end)) {
                 marks.add(new Mark(
                         Mark.Kind.WANTED,
@@ -107,13 +106,12 @@ class RecorderEvents {
 
     /** Where a piece with footage from its beginning on has the most events that begin in it. */
     private static Optional<Instant> busiest(History history, ZoneId zone, IntPredicate hours) {
-        var recorded = history.recorded().orElse(List.of());
         var motion = history.motion().orElse(List.of());
         Optional<Instant> best = Optional.empty();
         long most = 0;
         for (var event : Moments.beginnings(motion)) {
-            var from = covering(recorded, event)
-                    .map(s -> latest(s.from(), event.from().minusSeconds(10)));
+            var from = Moments.footage(history, event.from())
+                    .map(s -> Moments.latest(s.from(), event.from().minusSeconds(10)));
             if (from.isPresent() && hours.test(from.get().atZone(zone).getHour())) {
                 var begin = from.get();
                 long events = motion.stream()
@@ -126,19 +124,5 @@ class RecorderEvents {
             }
         }
         return best;
-    }
-
-    private static Optional<Stretch> covering(List<Stretch> recorded, Stretch event) {
-        return recorded.stream()
-                .filter(r -> !r.from().isAfter(event.from()) && r.until().isAfter(event.from()))
-                .findFirst();
-    }
-
-    private static Instant latest(Instant one, Instant other) {
-        return one.isAfter(other) ? one : other;
-    }
-
-    private static Instant earliest(Instant one, Instant other) {
-        return one.isBefore(other) ? one : other;
     }
 }

@@ -263,6 +263,12 @@ class TuningTest {
                         .path("factor")
                         .asDouble())
                 .isEqualTo(2);
+        assertThat(service.get("/api/v1/tuning?camera=haldr-1/01")
+                        .body()
+                        .path("factor")
+                        .asDouble())
+                .as("what is seen now is taken as clips are")
+                .isEqualTo(2);
         assertThat(service.get("/api/v1/level-factors").body()).hasSize(2);
         assertThat(service.send("DELETE", "/api/v1/level-factors?family=tern&model=" + model.replace(" ", "%20"), null)
                         .status())
