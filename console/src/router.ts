@@ -11,6 +11,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/recorders/:name/sheet': () => import('./routes/Sheet.svelte'),
   '/cameras/:recorder/:channel': () => import('./routes/Camera.svelte'),
   '/cameras/:recorder/:channel/tune': () => import('./routes/Tune.svelte'),
+  '/cameras/:recorder/:channel/search': () => import('./routes/Search.svelte'),
   '/cameras/:recorder/:channel/walk': () => import('./routes/Walk.svelte'),
   '/templates': () => import('./routes/Templates.svelte'),
   '/templates/:name': () => import('./routes/Template.svelte'),

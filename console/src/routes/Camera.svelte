@@ -75,7 +75,8 @@
   {#snippet act()}
     <Allowed to="EDITOR"><button class="act" onclick={() => override('')}>Override …</button></Allowed>
     <Allowed to="TECHNICIAN"
-      ><a class="act no-underline" href={p('/cameras/:recorder/:channel/tune', { params: path })}>Tune</a
+      ><a class="act no-underline" href={p('/cameras/:recorder/:channel/tune', { params: path })}>Tune</a>
+      <a class="act no-underline" href={p('/cameras/:recorder/:channel/search', { params: path })}>Search</a
       ></Allowed
     >
     <Allowed to="TECHNICIAN"

@@ -10,6 +10,8 @@ import picocli.CommandLine.Command;
             ActivityCalendar.class,
             ActivityTimeline.class,
             ActivityCompare.class,
+            ActivityMap.class,
+            ActivitySearch.class,
             ActivityRead.class
         })
 final class ActivityCommand {}

@@ -98,6 +98,11 @@ public sealed interface Node extends Comparable<Node> {
             return text.codePoints().noneMatch(c -> c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE);
         }
 
+        /** As somebody says it, with or without the {@code camera:} of a selection. */
+        public static Camera named(String text) {
+            return parse(text.replaceFirst("^camera:", ""));
+        }
+
         public static Camera parse(String text) {
             int cut = text.indexOf('/');
             if (cut < 1) {

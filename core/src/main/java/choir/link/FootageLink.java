@@ -106,8 +106,10 @@ public interface FootageLink {
     /**
      * Plays what was recorded between two instants of the true time, as fast as the recorder gives it.
      *
+     * @param keyPictures only those that stand alone are wanted; a recorder may give the others as well
      * @return to be closed; empty when it has no replay, or no recording of the channel
      * @throws LinkException with the reason when it cannot be asked
      */
-    Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until);
+    Optional<Playing> playRecorded(
+            RecorderAccess access, String channel, Instant from, Instant until, boolean keyPictures);
 }

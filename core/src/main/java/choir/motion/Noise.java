@@ -52,11 +52,14 @@ final class Noise {
         int all = watched.cardinality();
         long counting = 0;
         for (int i = watched.nextSetBit(0); i >= 0 && i < delta.length; i = watched.nextSetBit(i + 1)) {
-            if ((delta[i] & 0xFF) >= steps[cellOf[i]]) {
-                counting++;
-            }
+            counting += counts(delta, i, steps) ? 1 : 0;
         }
         return all == 0 ? 0 : (double) counting / all;
+    }
+
+    /** Whether a pixel differs by at least its cell's step. */
+    boolean counts(byte[] delta, int pixel, int[] steps) {
+        return (delta[pixel] & 0xFF) >= steps[cellOf[pixel]];
     }
 
     private static int median(int[] counts) {

@@ -98,7 +98,7 @@ class RecorderFootageTest {
     @ValueSource(strings = {"tern", "gannet"})
     void whatWasRecordedIsSeenAsItWas(String recorder) {
         var from = Instant.now().minus(Duration.ofHours(5)).truncatedTo(ChronoUnit.MINUTES);
-        var playing = link.playRecorded(access(recorder), "01", from, from.plusSeconds(20))
+        var playing = link.playRecorded(access(recorder), "01", from, from.plusSeconds(20), false)
                 .orElseThrow();
         var moments = all(playing, WHOLE);
         assertThat(playing.trouble()).isEmpty();
@@ -132,7 +132,7 @@ class RecorderFootageTest {
         simulator.turn("tern?clock=-PT37M");
         try {
             var from = Instant.now().minus(Duration.ofHours(3)).truncatedTo(ChronoUnit.MINUTES);
-            var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(10))
+            var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(10), false)
                     .orElseThrow();
             assertThat(all(playing, WHOLE).size()).isBetween(37, 42);
             assertThat(Duration.between(from, playing.begins().orElseThrow()).abs())
@@ -148,7 +148,7 @@ class RecorderFootageTest {
             simulator.turn("tern/02?erase=" + day + "&since=P1D");
         }
         var from = Instant.now().minus(Duration.ofHours(3));
-        var playing = link.playRecorded(access("tern"), "02", from, from.plusSeconds(60))
+        var playing = link.playRecorded(access("tern"), "02", from, from.plusSeconds(60), false)
                 .orElseThrow();
         assertThatThrownBy(() -> all(playing, WHOLE)).isInstanceOf(FootageException.class);
         assertThat(playing.begins()).isEmpty();
@@ -181,7 +181,7 @@ class RecorderFootageTest {
     void whatIsKeptIsWhatCame() throws IOException {
         var from = Instant.now().minus(Duration.ofHours(7)).truncatedTo(ChronoUnit.MINUTES);
         var file = folder.resolve("kept.mkv");
-        try (var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(20))
+        try (var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(20), false)
                 .orElseThrow()) {
             decoder.keep(new Source.Stream(playing.address()), file, LONG, 100 << 20);
         }

@@ -255,12 +255,15 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     @Override
-    public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
+    public Optional<Playing> playRecorded(
+            RecorderAccess access, String channel, Instant from, Instant until, boolean keyPictures) {
         return in(access, patience.reading(), session -> {
             var ahead = session.clockError();
             return replay(session, access, channel)
                     .map(at -> StreamRelay.open(
-                            access, new StreamRelay.Wanted.Recorded(at, from, until, ahead), patience.call()));
+                            access,
+                            new StreamRelay.Wanted.Recorded(at, from, until, ahead, keyPictures),
+                            patience.call()));
         });
     }
 

@@ -38,14 +38,19 @@ final class StreamRelay implements Playing {
 
         record Live(URI at) implements Wanted {}
 
-        /** @param ahead how far the recorder's clock, by which it is asked, is ahead of the true time */
-        record Recorded(URI at, Instant from, Instant until, Duration ahead) implements Wanted {}
+        /**
+         * @param ahead how far the recorder's clock, by which it is asked, is ahead of the true time
+         * @param keyPictures only those are asked for
+         */
+        record Recorded(URI at, Instant from, Instant until, Duration ahead, boolean keyPictures) implements Wanted {}
     }
 
     private static final int RTSP_PORT = 554;
     private static final int LARGEST_PACKET = 65_535;
     /** Pictures further apart than this are not one stretch. */
     private static final Duration GAP = Duration.ofSeconds(5);
+    /** The same where only those come that stand alone. */
+    private static final Duration KEY_GAP = Duration.ofSeconds(20);
     /** How long a player may take to ask, and a recorder to send the next packet. */
     private static final Duration SILENCE = Duration.ofSeconds(20);
 
@@ -244,6 +249,9 @@ final class StreamRelay implements Playing {
                                 "clock=" + CLOCK.format(recorded.from().plus(recorded.ahead())) + "-"
                                         + CLOCK.format(recorded.until().plus(recorded.ahead())))
                         .with("Rate-Control", "no");
+                if (recorded.keyPictures()) {
+                    translated = translated.with("Frames", "intra");
+                }
             }
         }
         return translated;
@@ -279,11 +287,12 @@ final class StreamRelay implements Playing {
     /** Takes note of when it is. */
     private boolean isOfTheStretch(byte[] packet) {
         if (wanted instanceof Wanted.Recorded recorded) {
+            var gap = recorded.keyPictures() ? KEY_GAP : GAP;
             var at = RtpTime.of(packet).map(t -> t.minus(recorded.ahead()));
             if (at.isPresent()) {
                 begins.compareAndSet(null, at.get());
                 boolean far = last.filter(
-                                l -> Duration.between(l, at.get()).abs().compareTo(GAP) > 0)
+                                l -> Duration.between(l, at.get()).abs().compareTo(gap) > 0)
                         .isPresent();
                 last = at;
                 return !far && at.get().isBefore(recorded.until().plus(GAP));

@@ -64,6 +64,7 @@ public final class FakeRecorders implements RecorderLink {
         public volatile Optional<Map<String, Kept>> kept = Optional.empty();
 
         public volatile Optional<History> history = Optional.empty();
+        public volatile Runnable beforeHistory = () -> {};
         public volatile Function<List<Stretch>, Optional<Recall>> recall = stretches -> Optional.empty();
         public volatile Optional<LinkException> away = Optional.empty();
         public volatile Act beforeRead = () -> {};
@@ -278,6 +279,7 @@ public final class FakeRecorders implements RecorderLink {
     @Override
     public Optional<History> history(RecorderAccess access, String channel, Instant from, Instant until) {
         refuseWhenAway(at(access));
+        at(access).beforeHistory.run();
         return at(access).history;
     }
 
@@ -298,7 +300,8 @@ public final class FakeRecorders implements RecorderLink {
     }
 
     @Override
-    public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
+    public Optional<Playing> playRecorded(
+            RecorderAccess access, String channel, Instant from, Instant until, boolean keyPictures) {
         return Optional.empty();
     }
 

@@ -261,12 +261,13 @@ final class RtspDoor implements AutoCloseable {
         session.playing = true;
         send(out, request, "200 OK", "Session: " + session.token + "\r\nRTP-Info: url=track1;seq=0\r\n", "");
         boolean atOnce = request.header("rate-control").equals("no");
+        int every = replay && request.header("frames").startsWith("intra") ? KEY_EVERY : 1;
         Thread.ofVirtual().start(() -> {
             try {
                 if (replay) {
-                    replay(out, session, recorder, channel, wanted.get(), atOnce);
+                    replay(out, session, recorder, channel, wanted.get(), atOnce, every);
                 } else {
-                    pictures(out, session, recorder, channel, wanted.get(), false, false);
+                    pictures(out, session, recorder, channel, wanted.get(), false, false, every);
                 }
                 session.ended = true;
                 out.close();
@@ -277,7 +278,13 @@ final class RtspDoor implements AutoCloseable {
     }
 
     private static void replay(
-            OutputStream out, Session session, SimRecorder recorder, SimChannel channel, Range wanted, boolean atOnce)
+            OutputStream out,
+            Session session,
+            SimRecorder recorder,
+            SimChannel channel,
+            Range wanted,
+            boolean atOnce,
+            int every)
             throws IOException {
         // Asked for, and told, by its own clock.
         var from = wanted.from().minus(recorder.clockAhead);
@@ -290,7 +297,8 @@ final class RtspDoor implements AutoCloseable {
                     channel,
                     new Range(stretch.from(), Optional.of(stretch.until())),
                     true,
-                    atOnce);
+                    atOnce,
+                    every);
         }
     }
 
@@ -301,14 +309,15 @@ final class RtspDoor implements AutoCloseable {
             SimChannel channel,
             Range span,
             boolean replay,
-            boolean atOnce)
+            boolean atOnce,
+            int every)
             throws IOException {
         var scene = new MovingScene(recorder, channel);
         boolean jpeg = isJpeg(recorder);
-        var encoder = new PlainH264(MovingScene.WIDTH, MovingScene.HEIGHT, KEY_EVERY);
+        var encoder = new PlainH264(MovingScene.WIDTH, MovingScene.HEIGHT, KEY_EVERY / every);
         var packets = new RtpPackets(jpeg, replay, recorder.name.hashCode());
         var began = Instant.now();
-        for (long n = 0; !session.ended; n++) {
+        for (long n = 0; !session.ended; n += every) {
             var at = span.from().plusMillis(n * 1000 / PER_SECOND);
             if (span.end().filter(e -> !at.isBefore(e)).isPresent()) {
                 return;

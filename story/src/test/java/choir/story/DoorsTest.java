@@ -48,6 +48,9 @@ class DoorsTest {
             "/api/v1/suggestions",
             "/api/v1/group-suggestions",
             "/api/v1/moments",
+            "/api/v1/area-searches",
+            "/api/v1/motion-maps",
+            "/api/v1/recorded-still",
             "/api/v1/walks");
 
     private static boolean isOfFootage(String door) {

@@ -93,6 +93,11 @@ class Doors {
                                 "/api/v1/suggestions",
                                 "/api/v1/group-suggestions",
                                 "/api/v1/moments",
+                                "/api/v1/area-searches",
+                                "/api/v1/area-searches/**",
+                                "/api/v1/motion-maps",
+                                "/api/v1/motion-maps/**",
+                                "/api/v1/recorded-still",
                                 "/api/v1/walks",
                                 "/api/v1/walks/**")
                         .hasRole(Role.TECHNICIAN.name())

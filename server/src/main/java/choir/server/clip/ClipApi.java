@@ -7,16 +7,14 @@ import choir.refusal.Refusal;
 import choir.server.journal.Journal;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
+import choir.server.web.Instants;
 import choir.server.web.Problem;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.security.Principal;
-import java.time.DateTimeException;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -120,14 +118,18 @@ class ClipApi {
     @PostMapping("/api/v1/clips")
     ClipView take(@RequestBody ClipRequest given, Principal who) {
         return view(clips.take(
-                camera(given.camera()), instant("from", given.from()), instant("until", given.until()), who.getName()));
+                Node.Camera.named(given.camera()),
+                Instants.parse("from", given.from()),
+                Instants.parse("until", given.until()),
+                who.getName()));
     }
 
     /** @param at when its first picture was seen */
     @PostMapping(path = "/api/v1/clip-files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ClipView add(@RequestParam String camera, @RequestParam String at, HttpServletRequest request, Principal who)
             throws IOException {
-        return view(clips.add(camera(camera), instant("at", at), request.getInputStream(), who.getName()));
+        return view(clips.add(
+                Node.Camera.named(camera), Instants.parse("at", at), request.getInputStream(), who.getName()));
     }
 
     @PostMapping("/api/v1/clips/{id}/keep")
@@ -142,8 +144,8 @@ class ClipApi {
 
     @PostMapping("/api/v1/clips/{id}/marks")
     List<ClipMarkView> mark(@PathVariable long id, @RequestBody MarkRequest given, Principal who) {
-        var from = instant("from", given.from());
-        var until = given.until() == null ? from : instant("until", given.until());
+        var from = Instants.parse("from", given.from());
+        var until = given.until() == null ? from : Instants.parse("until", given.until());
         var word = given.word() == null ? "" : given.word();
         return marks(clips.mark(id, new Mark(kind(given.kind()), from, until, word), who.getName()));
     }
@@ -157,7 +159,7 @@ class ClipApi {
     @GetMapping(path = "/api/v1/clips/{id}/picture", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<byte[]> picture(@PathVariable long id, @RequestParam String at, Principal who) {
         var clip = store.get(id);
-        var since = Duration.between(clip.begins(), instant("at", at));
+        var since = Duration.between(clip.begins(), Instants.parse("at", at));
         if (since.isNegative() || since.compareTo(clip.length()) > 0) {
             throw new Problem(
                     Problem.Kind.INVALID,
@@ -189,26 +191,12 @@ class ClipApi {
         });
     }
 
-    static Node.Camera camera(String text) {
-        return Node.Camera.parse(text.replaceFirst("^camera:", ""));
-    }
-
     private static Mark.Kind kind(String word) {
         return switch (word) {
             case "wanted" -> Mark.Kind.WANTED;
             case "unwanted" -> Mark.Kind.UNWANTED;
             default -> throw new Refusal("\"" + word + "\" is no kind of mark; expected wanted or unwanted");
         };
-    }
-
-    static Instant instant(String what, @Nullable String text) {
-        try {
-            return OffsetDateTime.parse(String.valueOf(text)).toInstant();
-        } catch (DateTimeException e) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    what + " is no time with a zone, such as 2027-01-14T06:00:00Z or 2027-01-14T06:00:00+01:00");
-        }
     }
 
     ClipView view(Clip clip) {

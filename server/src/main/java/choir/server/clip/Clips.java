@@ -9,6 +9,7 @@ import choir.server.ServiceSettings;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
 import choir.server.journal.Journal;
+import choir.server.reading.Decoding;
 import choir.server.reading.FootageDoor;
 import choir.server.reading.Seeing;
 import choir.server.web.Problem;
@@ -53,22 +54,22 @@ class Clips {
 
     private final ClipStore store;
     private final FootageDoor door;
+    private final Decoding decoding;
     private final FleetStore fleet;
     private final Database database;
     private final Journal journal;
     private final Clock clock;
-    private final Path parent;
     private final Path folder;
     private final Semaphore places = new Semaphore(AT_ONCE);
     /** Files that are being written and have no row yet. */
     private final Set<String> underWay = ConcurrentHashMap.newKeySet();
 
     private final Set<Seeing> playing = ConcurrentHashMap.newKeySet();
-    private Optional<Decoder> decoder = Optional.empty();
 
     Clips(
             ClipStore store,
             FootageDoor door,
+            Decoding decoding,
             FleetStore fleet,
             Database database,
             Journal journal,
@@ -76,20 +77,16 @@ class Clips {
             Clock clock) {
         this.store = store;
         this.door = door;
+        this.decoding = decoding;
         this.fleet = fleet;
         this.database = database;
         this.journal = journal;
         this.clock = clock;
-        this.parent = settings.data();
         this.folder = settings.data().resolve("clips");
     }
 
-    /** Unpacked when it is needed first. */
-    synchronized Decoder decoder() {
-        if (decoder.isEmpty()) {
-            decoder = Optional.of(Decoder.in(parent.resolve("programs")));
-        }
-        return decoder.get();
+    Decoder decoder() {
+        return decoding.decoder();
     }
 
     Path file(Clip clip) {

@@ -1,6 +1,7 @@
 package choir.server.clip;
 
 import choir.area.CellMask;
+import choir.fleet.Node;
 import choir.motion.Sensitivity;
 import choir.motion.Suggestion.Choices;
 import choir.server.clip.TrialViews.TriedSetting;
@@ -55,7 +56,7 @@ class LiveApi {
 
     @GetMapping("/api/v1/tuning")
     TuningView tuning(@RequestParam String camera) {
-        var standing = standings.of(ClipApi.camera(camera));
+        var standing = standings.of(Node.Camera.named(camera));
         var policy = Tried.now(standing, clock.instant());
         var choices = choices(standing, policy);
         return new TuningView(
@@ -95,7 +96,7 @@ class LiveApi {
             @RequestParam(required = false) @Nullable String ignore,
             Principal who) {
         return live.watch(
-                        ClipApi.camera(camera),
+                        Node.Camera.named(camera),
                         TrialViews.optional(area),
                         TrialViews.optional(ignore).map(rows -> CellMask.parse(List.of(rows.split(",")))),
                         who.getName())

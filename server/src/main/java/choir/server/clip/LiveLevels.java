@@ -4,6 +4,7 @@ import choir.area.CellMask;
 import choir.fleet.Node;
 import choir.footage.Footage;
 import choir.footage.FootageException;
+import choir.footage.GreyJpeg;
 import choir.footage.Look;
 import choir.motion.Differences;
 import choir.motion.Picture;
@@ -16,10 +17,6 @@ import choir.server.standing.Standings;
 import choir.server.web.Mailbox;
 import choir.server.web.Problem;
 import choir.trial.DeviceMotion;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Base64;
@@ -30,7 +27,6 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -145,7 +141,7 @@ class LiveLevels {
                 differences.watched(),
                 counting,
                 Base64.getEncoder().encodeToString(cells(delta)),
-                Base64.getEncoder().encodeToString(jpeg(seen)),
+                Base64.getEncoder().encodeToString(GreyJpeg.of(seen)),
                 null);
     }
 
@@ -186,18 +182,6 @@ class LiveLevels {
             }
         }
         return new Picture(width, height, half);
-    }
-
-    private static byte[] jpeg(Picture picture) {
-        var image = new BufferedImage(picture.width(), picture.height(), BufferedImage.TYPE_BYTE_GRAY);
-        image.getRaster().setDataElements(0, 0, picture.width(), picture.height(), picture.luminance());
-        var out = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(image, "jpeg", out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
     }
 
     static List<Integer> steps() {

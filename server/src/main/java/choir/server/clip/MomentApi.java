@@ -1,5 +1,6 @@
 package choir.server.clip;
 
+import choir.fleet.Node;
 import choir.refusal.Refusal;
 import java.security.Principal;
 import java.util.Arrays;
@@ -50,7 +51,7 @@ class MomentApi {
             Principal who) {
         return moments
                 .of(
-                        ClipApi.camera(camera),
+                        Node.Camera.named(camera),
                         by(by),
                         hour == null ? OptionalInt.empty() : OptionalInt.of(hour),
                         days,

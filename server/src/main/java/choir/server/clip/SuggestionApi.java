@@ -1,5 +1,6 @@
 package choir.server.clip;
 
+import choir.fleet.Node;
 import choir.motion.GroupSuggestion;
 import choir.motion.Suggestion;
 import choir.server.clip.TrialViews.Ignored;
@@ -165,7 +166,7 @@ class SuggestionApi {
     @PostMapping("/api/v1/suggestions")
     SuggestionView suggest(@RequestBody SuggestionRequest given, Principal who) {
         var clips = sources.clips(
-                given.clips(), given.camera() == null ? null : "camera:" + ClipApi.camera(given.camera()));
+                given.clips(), given.camera() == null ? null : "camera:" + Node.Camera.named(given.camera()));
         if (clips.stream().map(Clip::cameraId).distinct().count() > 1) {
             throw new Problem(Problem.Kind.INVALID, "a suggestion is for one camera; these clips are of several");
         }

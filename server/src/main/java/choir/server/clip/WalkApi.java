@@ -1,5 +1,6 @@
 package choir.server.clip;
 
+import choir.fleet.Node;
 import choir.server.clip.ClipApi.ClipView;
 import java.security.Principal;
 import java.util.List;
@@ -37,7 +38,7 @@ class WalkApi {
 
     @PostMapping("/api/v1/walks")
     WalkView start(@RequestBody WalkRequest given, Principal who) {
-        return view(walks.start(ClipApi.camera(given.camera()), who.getName()));
+        return view(walks.start(Node.Camera.named(given.camera()), who.getName()));
     }
 
     @GetMapping("/api/v1/walks/{id}")

@@ -112,8 +112,9 @@ public final class GuardedLink implements RecorderLink {
     }
 
     @Override
-    public Optional<Playing> playRecorded(RecorderAccess access, String channel, Instant from, Instant until) {
-        return link.playRecorded(checked(access), channel, from, until);
+    public Optional<Playing> playRecorded(
+            RecorderAccess access, String channel, Instant from, Instant until, boolean keyPictures) {
+        return link.playRecorded(checked(access), channel, from, until, keyPictures);
     }
 
     @Override

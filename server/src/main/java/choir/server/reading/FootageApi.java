@@ -7,9 +7,9 @@ import choir.link.FootageLink.Stretch;
 import choir.link.RecorderLink;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
+import choir.server.web.Instants;
 import choir.server.web.Problem;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -105,8 +105,8 @@ class FootageApi {
             @RequestParam String from,
             @RequestParam(required = false) @Nullable String until) {
         var camera = fleet.camera(Node.Camera.ofSegments(recorder, channel)).camera();
-        var begin = instant("from", from);
-        var end = until == null ? clock.instant() : instant("until", until);
+        var begin = Instants.parse("from", from);
+        var end = until == null ? clock.instant() : Instants.parse("until", until);
         if (!begin.isBefore(end) || Duration.between(begin, end).compareTo(LONGEST) > 0) {
             throw new Problem(Problem.Kind.INVALID, "from has to lie before until, and at most 31 days before it");
         }
@@ -130,15 +130,5 @@ class FootageApi {
                                 new RecordedSpan(s.from().toString(), s.until().toString()))
                         .toList())
                 .orElse(null);
-    }
-
-    private static Instant instant(String what, String text) {
-        try {
-            return java.time.OffsetDateTime.parse(text).toInstant();
-        } catch (DateTimeException e) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    what + " is no time with a zone, such as 2027-01-14T06:00:00Z or 2027-01-14T06:00:00+01:00");
-        }
     }
 }

@@ -66,7 +66,15 @@ public class FootageDoor {
 
     /** @return to be closed; it ends at the first gap */
     public Playing recorded(Node.Camera camera, Instant from, Instant until) {
-        return of(camera, (access, channel) -> link.playRecorded(access, channel, from, until))
+        return recorded(camera, from, until, false);
+    }
+
+    /**
+     * @param keyPictures only those are wanted, which is much faster
+     * @return to be closed; it ends at the first gap
+     */
+    public Playing recorded(Node.Camera camera, Instant from, Instant until, boolean keyPictures) {
+        return of(camera, (access, channel) -> link.playRecorded(access, channel, from, until, keyPictures))
                 .orElseThrow(() -> new Problem(
                         Problem.Kind.RECORDER,
                         camera.recorder() + " does not play what it recorded of " + camera.channel()
