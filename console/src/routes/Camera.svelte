@@ -8,6 +8,7 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { navigate, p, route } from '../router';
+  import LastDays from './activity/LastDays.svelte';
   import AreaMap from './AreaMap.svelte';
   import CameraDays from './CameraDays.svelte';
   import CameraFacts from './CameraFacts.svelte';
@@ -122,6 +123,11 @@
       {#if c.levels.length > 0 || c.specialDays.length > 0}
         <div class="mb-10 grid gap-10 xl:grid-cols-2"><CameraDays camera={c} /></div>
       {/if}
+
+      <section class="mb-10" aria-labelledby="lately">
+        <h2 id="lately" class="mb-2 text-lg font-semibold">Now, and what was recorded in the last 30 days</h2>
+        {#key name}<LastDays select={cameraTerm(name)} days={30} named={false} />{/key}
+      </section>
 
       <section class="mb-10" aria-labelledby="policy">
         <h2 id="policy" class="text-lg font-semibold">

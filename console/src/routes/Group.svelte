@@ -9,6 +9,7 @@
   import Still from '../lib/ui/Still.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { cameraPath, p, route } from '../router';
+  import LastDays from './activity/LastDays.svelte';
   import GroupSetting from './GroupSetting.svelte';
   import OverrideDialog from './OverrideDialog.svelte';
   import NodeUses from './NodeUses.svelte';
@@ -72,6 +73,10 @@
       {/if}
     {/snippet}
   </Loaded>
+  <section class="mt-10" aria-labelledby="lately">
+    <h2 id="lately" class="mb-2 text-lg font-semibold">Now, and what was recorded in the last two weeks</h2>
+    {#key select}<LastDays {select} />{/key}
+  </section>
   <section class="mt-10" aria-labelledby="differ">
     <h2 id="differ" class="text-lg font-semibold">Where they differ, as their recorders hold it now</h2>
     <Loaded query={survey}>

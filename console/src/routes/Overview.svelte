@@ -15,6 +15,12 @@
     queryFn: () => ask(api.GET('/api/v1/overview')),
   }));
 
+  const now = createQuery(() => ({
+    queryKey: ['now-counts'],
+    refetchInterval: 15_000,
+    queryFn: () => ask(api.GET('/api/v1/activity/now/counts')),
+  }));
+
   function answer(o: Overview): string {
     if (o.cameras === 0) {
       return 'There is no camera yet.';
@@ -100,6 +106,24 @@
             </p>
           </section>
         </div>
+        {#if now.data}
+          {@const n = now.data}
+          <p class="mb-6 text-sm">
+            <span class="head mr-2">Now</span>
+            {#if n.known === 0}
+              Which cameras record at this moment is not told by any recorder of itself; a group’s page asks.
+            {:else}
+              <a href={p('/activity')} class="font-semibold">{count(n.records, 'camera')}</a>
+              {n.records === 1 ? 'records' : 'record'}, {n.moves === 0 ? 'none' : n.moves}
+              {n.moves === 1 ? 'sees' : 'see'} something move.
+              {#if n.known < n.cameras}
+                <span class="text-faint"
+                  >Of {n.cameras - n.known} it is not known: their recorders do not tell of themselves.</span
+                >
+              {/if}
+            {/if}
+          </p>
+        {/if}
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[880px] border-collapse text-sm">
             <caption class="sr-only">Groups against settings, with a mark for what is not in tune</caption>

@@ -54,6 +54,12 @@
   const tells = $derived((map.view?.hours ?? []).some((h) => h.events !== undefined));
   const found = $derived(search.view?.found ?? []);
 
+  const gone = $derived(
+    search.view
+      ? (search.view.lookedSeconds + search.view.unseenSeconds) / Math.max(1, search.view.recordedSeconds)
+      : 0,
+  );
+
   const answer = $derived.by(() => {
     const s = search.view;
     if (!s || s.state === 'failed') {
@@ -197,12 +203,18 @@
             {#if s.state === 'failed'}
               <Trouble error={new Error(s.trouble)} />
             {:else}
-              <progress
-                class="mt-3 h-2 w-full"
-                max={Math.max(1, s.recordedSeconds)}
-                value={s.lookedSeconds + s.unseenSeconds}
-                aria-label="How much was looked at"
-              ></progress>
+              {#if search.looks}
+                <div
+                  class="mt-3 h-1.5 bg-sunken"
+                  role="progressbar"
+                  aria-label="How much was looked at"
+                  aria-valuemin="0"
+                  aria-valuemax="100"
+                  aria-valuenow={Math.round(gone * 100)}
+                >
+                  <div class="h-full bg-accent" style:width="{gone * 100}%"></div>
+                </div>
+              {/if}
               {#if s.recordedSeconds === 0 && s.state === 'done'}
                 <p class="mt-2 text-sm text-faint">Nothing was recorded in that time.</p>
               {/if}

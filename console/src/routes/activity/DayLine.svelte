@@ -4,7 +4,27 @@
   import { dayWords, textureOf, within, type DaySums } from './days';
 
   /** One day: what was asked for, what was recorded, what moved, under one another. */
-  let { view, day, strong }: { view: Schemas['TimelineView']; day: DaySums; strong: boolean } = $props();
+  let {
+    view,
+    day,
+    strong,
+    at,
+    onat,
+  }: {
+    view: Schemas['TimelineView'];
+    day: DaySums;
+    strong: boolean;
+    at: number | undefined;
+    onat: (instant: number) => void;
+  } = $props();
+
+  const begin = $derived(Date.parse(day.begins));
+  const place = $derived(at === undefined ? undefined : (at - begin) / (day.length * 1000));
+
+  function point(e: MouseEvent) {
+    const r = (e.currentTarget as HTMLElement).getBoundingClientRect();
+    onat(begin + ((e.clientX - r.left) / r.width) * day.length * 1000);
+  }
 
   const HOURS = [0, 3, 6, 9, 12, 15, 18, 21];
 
@@ -43,8 +63,11 @@
     {/each}
   </div>
   <span class="text-faint">asked</span>
+  <!-- A pointer's shorter way; the field under the days takes any moment. -->
+  <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
   <div
-    class="line h-4"
+    class="line h-4 cursor-pointer"
+    onclick={point}
     role="img"
     aria-label="recorded on {dayWords(day.date)}{missing.length > 0
       ? `, ${missing.length} stretches missing`
@@ -74,6 +97,7 @@
         title="missing: {part.span.words}"
       ></div>
     {/each}
+    {#if place !== undefined && place >= 0 && place < 1}<b style:left="{place * 100}%"></b>{/if}
   </div>
   <span class="text-faint">recorded</span>
   <div class="line h-2" role="img" aria-label="moved on {dayWords(day.date)}: {day.events} events">
@@ -108,6 +132,14 @@
     width: 1px;
     background: var(--faint);
     opacity: 0.5;
+  }
+  .line > b {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 2px;
+    background: var(--accent);
+    outline: 1px solid var(--paper);
   }
   .letter {
     margin-left: 3px;

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
   import { cameraPath } from '../../router';
-  import { cellWords, datesOf, height, isWeekend, lengthWords, REASONS, summary, type Month } from './days';
+  import DayBar from './DayBar.svelte';
+  import { cellWords, datesOf, isWeekend, lengthWords, summary, type Month } from './days';
   import Timeline from './Timeline.svelte';
 
   /** Cameras down, days across; each day a bar of what was recorded, by what. */
@@ -95,17 +96,7 @@
               onkeydown={(e) => move(e, row, column)}
               onclick={() => onchoose(camera.camera, date)}
             >
-              {#if day && day.known > 0}
-                {#each REASONS as reason (reason.key)}
-                  {@const part = height(day, day.by[reason.key])}
-                  {#if part > 0}
-                    <span class={reason.texture} style:height="{part}%"></span>
-                  {/if}
-                {/each}
-                {#if day.missing}<span class="missing" aria-hidden="true">!</span>{/if}
-              {:else if date <= today}
-                <span class="unknown" aria-hidden="true"></span>
-              {/if}
+              <DayBar {day} past={date <= today} />
             </button>
           {/each}
         </div>
@@ -156,24 +147,5 @@
   .cell.chosen {
     outline: 2px solid var(--accent);
     outline-offset: 1px;
-  }
-  .cell > span {
-    display: block;
-    flex: none;
-    width: 100%;
-  }
-  .cell > .missing {
-    position: absolute;
-    inset: 0 0 auto;
-    border-top: 3px solid var(--loss);
-    color: var(--loss);
-    font-size: 12px;
-    font-weight: 700;
-    line-height: 14px;
-    text-align: center;
-  }
-  .cell > .unknown {
-    height: 100%;
-    background: repeating-linear-gradient(135deg, var(--paper) 0 3px, var(--line) 3px 4px);
   }
 </style>

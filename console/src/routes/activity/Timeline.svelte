@@ -4,7 +4,7 @@
   import { segments } from '../../lib/camera';
   import Allowed from '../../lib/ui/Allowed.svelte';
   import Loaded from '../../lib/ui/Loaded.svelte';
-  import { p } from '../../router';
+  import MomentPicture from './MomentPicture.svelte';
   import DayLine from './DayLine.svelte';
   import { dayWords, foldedGaps, lengthWords, otherDay } from './days';
 
@@ -12,6 +12,7 @@
   let { camera, date }: { camera: string; date: string } = $props();
 
   const path = $derived(segments(camera));
+  let at = $state<number | undefined>();
   const from = $derived(otherDay(date, -6));
   const timeline = createQuery(() => ({
     queryKey: ['activity', camera, from, date],
@@ -56,8 +57,11 @@
       </div>
     </div>
     {#each view.days.toReversed() as day (day.date)}
-      <DayLine {view} {day} strong={day.date === date} />
+      <DayLine {view} {day} strong={day.date === date} {at} onat={(instant) => (at = instant)} />
     {/each}
+    <Allowed to="TECHNICIAN">
+      <MomentPicture {path} zone={view.zone} {date} {at} onat={(instant) => (at = instant)} />
+    </Allowed>
     {#if view.foldedUntil}
       <p class="mt-2 text-sm text-faint">
         Up to {dayWords(view.foldedUntil)} only the sums are kept.
@@ -90,10 +94,5 @@
         {/each}
       </ul>
     {/if}
-    <Allowed to="TECHNICIAN">
-      <p class="mt-3 text-sm">
-        <a href={p('/cameras/:recorder/:channel/tune', { params: { ...path } })}>Look at its footage</a>
-      </p>
-    </Allowed>
   {/snippet}
 </Loaded>

@@ -4,6 +4,8 @@ import {
   changeWords,
   datesOf,
   foldedGaps,
+  nowsFirst,
+  nowWords,
   height,
   dayWords,
   lengthWords,
@@ -122,5 +124,22 @@ describe('days', () => {
         words: 'b',
       },
     ]);
+  });
+});
+
+describe('what a camera does now', () => {
+  const now = { camera: 'haldr-1/01', label: 'pier', group: 'fleet' };
+  it('is said with why it records', () => {
+    expect(nowWords({ ...now, records: true, by: 'motion' })).toBe('records, motion');
+    expect(nowWords({ ...now, records: true, by: 'motion+alarm' })).toBe('records, motion with an alarm');
+    expect(nowWords({ ...now, records: false, moves: false })).toBe('does not record');
+  });
+  it('is not known where nobody told', () => {
+    expect(nowWords(undefined)).toBe('not known now');
+    expect(nowWords({ ...now, why: 'the recorder did not answer in time' })).toBe('not known now');
+  });
+  it('comes first where nobody would expect it', () => {
+    const nows = new Map([['b', { ...now, camera: 'b', records: true, odd: 'records-without-motion' }]]);
+    expect(nowsFirst([{ camera: 'a' }, { camera: 'b' }], nows).map((c) => c.camera)).toEqual(['b', 'a']);
   });
 });

@@ -187,3 +187,32 @@ export function changeWords(before: number, after: number): string {
   const percent = Math.round((100 * (after - before)) / before);
   return percent === 0 ? '' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`;
 }
+
+/** What a camera does at this moment. */
+export function nowWords(now: Schemas['NowView'] | undefined): string {
+  if (now?.odd === 'records-without-motion') {
+    return 'records though nothing moves';
+  }
+  if (now?.odd === 'moves-without-recording') {
+    return 'something moves, it does not record';
+  }
+  if (now?.records === undefined) {
+    return 'not known now';
+  }
+  if (now.records) {
+    const by = REASONS.find(
+      (r) => r.key === now.by || (now.by === 'motion+alarm' && r.key === 'motionAndAlarm'),
+    );
+    return now.by === 'continuous' ? 'records, continuous' : by ? `records, ${by.word}` : 'records';
+  }
+  return now.moves ? 'does not record; something moves' : 'does not record';
+}
+
+/** Those that do what nobody would expect of them come first. */
+export function nowsFirst<T extends { camera: string }>(
+  cameras: T[],
+  nows: Map<string, Schemas['NowView']>,
+): T[] {
+  const rank = (camera: T) => (nows.get(camera.camera)?.odd ? 0 : 1);
+  return [...cameras].sort((a, b) => rank(a) - rank(b));
+}

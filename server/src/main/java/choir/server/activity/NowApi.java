@@ -26,6 +26,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -66,6 +67,16 @@ class NowApi {
             @Nullable Boolean moves,
             @Nullable String odd,
             @Nullable String why) {}
+
+    /**
+     * Of recorders that tell by themselves; no recorder is asked.
+     *
+     * @param known cameras of which it is known whether they record
+     * @param records of these
+     * @param motionKnown cameras of which it is known whether their detection sees motion
+     * @param moves of these
+     */
+    record NowCounts(int cameras, int known, int records, int motionKnown, int moves) {}
 
     /** @param recall empty when it has no search */
     private record Told(Instant at, Optional<Recall> recall) {}
@@ -117,6 +128,31 @@ class NowApi {
         byRecorder.forEach((name, cameras) ->
                 views.addAll(views(cameras, java.util.Objects.requireNonNull(answers.get(name)), deadline)));
         return views;
+    }
+
+    /** How many record at this moment, as far as recorders tell without being asked. */
+    @GetMapping("/api/v1/activity/now/counts")
+    NowCounts counts(@RequestParam(defaultValue = "") String select) {
+        var at = clock.instant().truncatedTo(ChronoUnit.SECONDS);
+        long last = at.getEpochSecond() - 1;
+        Map<String, Optional<Recall>> told = new HashMap<>();
+        int known = 0;
+        int records = 0;
+        int motionKnown = 0;
+        int moves = 0;
+        var cameras = standings.someOf(select);
+        for (var camera : cameras) {
+            var history = told.computeIfAbsent(camera.recorder().name(), name -> lately.of(name, at, BACK))
+                    .map(recall ->
+                            recall.histories().getFirst().get(camera.camera().channel()));
+            var recorded = history.flatMap(History::recorded).map(ActivityRuns::spans);
+            var motion = history.flatMap(History::motion).map(ActivityRuns::spans);
+            known += recorded.isPresent() ? 1 : 0;
+            records += recorded.filter(r -> r.has(last)).isPresent() ? 1 : 0;
+            motionKnown += motion.isPresent() ? 1 : 0;
+            moves += motion.filter(m -> m.has(last)).isPresent() ? 1 : 0;
+        }
+        return new NowCounts(cameras.size(), known, records, motionKnown, moves);
     }
 
     private CompletableFuture<Told> ask(StoredRecorder recorder) {
