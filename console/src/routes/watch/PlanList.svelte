@@ -22,12 +22,14 @@
         ? 'What was recorded'
         : plan.kind === 'backup'
           ? 'Backup'
-          : 'Audit';
+          : plan.kind === 'export'
+            ? 'Tables for other programs'
+            : 'Audit';
   }
 
   let cron = $state('0 6 * * 1-5');
   let select = $state('');
-  let kind = $state<'audit' | 'report' | 'activity' | 'backup'>('audit');
+  let kind = $state<'audit' | 'report' | 'activity' | 'backup' | 'export'>('audit');
   let days = $state(30);
   let mail = $state('');
   let error = $state<Error | undefined>();
@@ -59,7 +61,7 @@
           body: {
             kind,
             cron,
-            ...(kind === 'backup' ? {} : { select }),
+            ...(kind === 'backup' || kind === 'export' ? {} : { select }),
             ...(kind === 'report' ? { days, mail } : {}),
           },
         }),
@@ -119,7 +121,10 @@
           <option value="audit">an audit</option>
           <option value="report">a report</option>
           <option value="activity">what was recorded</option>
-          {#if person.may('ADMINISTRATOR')}<option value="backup">a backup</option>{/if}
+          {#if person.may('ADMINISTRATOR')}
+            <option value="backup">a backup</option>
+            <option value="export">tables for other programs</option>
+          {/if}
         </select>
       </label>
       <label>
@@ -133,7 +138,7 @@
               : ''}
         </span>
       </label>
-      {#if kind !== 'backup'}
+      {#if kind !== 'backup' && kind !== 'export'}
         <label>
           <span class="head mb-1 block">Cameras</span>
           <input

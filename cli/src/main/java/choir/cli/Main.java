@@ -47,6 +47,7 @@ public final class Main {
         COMMANDS.put("clip", ClipCommand.class);
         COMMANDS.put("trial", TrialCommand.class);
         COMMANDS.put("report", ReportCommand.class);
+        COMMANDS.put("export", ExportCommand.class);
         COMMANDS.put("notice", NoticeCommand.class);
         COMMANDS.put("policy", PolicyCommand.class);
         COMMANDS.put("family", FamilyCommand.class);

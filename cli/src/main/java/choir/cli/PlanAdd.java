@@ -9,7 +9,8 @@ import picocli.CommandLine.Parameters;
 
 @Command(
         name = "add",
-        description = "Audit a selection at set times, make a report of it, ask what was recorded, or make backups.")
+        description = "Audit a selection at set times, make a report of it, ask what was recorded, make backups, or"
+                + " put tables out for other programs.")
 final class PlanAdd extends Act {
     @Parameters(
             index = "0",
@@ -30,6 +31,11 @@ final class PlanAdd extends Act {
     private boolean backup;
 
     @Option(
+            names = "--export",
+            description = "tables for other programs, put into the service's folder, instead; for administrators")
+    private boolean export;
+
+    @Option(
             names = "--days",
             defaultValue = "30",
             paramLabel = "COUNT",
@@ -45,14 +51,17 @@ final class PlanAdd extends Act {
             throw new Failure(
                     Failure.WRONG_USAGE, "--mail is for reports; who hears of audits is said by: choir notice add");
         }
-        if (Stream.of(activity, report, backup).filter(said -> said).count() > 1) {
-            throw new Failure(Failure.WRONG_USAGE, "a plan is for one thing: say --report, --activity or --backup");
+        if (Stream.of(activity, report, backup, export).filter(said -> said).count() > 1) {
+            throw new Failure(
+                    Failure.WRONG_USAGE, "a plan is for one thing: say --report, --activity, --backup or --export");
         }
-        if (backup && !words.isEmpty()) {
-            throw new Failure(Failure.WRONG_USAGE, "a backup is of everything, so there is nothing to select");
+        if ((backup || export) && !words.isEmpty()) {
+            throw new Failure(
+                    Failure.WRONG_USAGE,
+                    (backup ? "a backup is" : "an export is") + " of everything, so there is nothing to select");
         }
         var body = Client.body();
-        body.put("kind", backup ? "backup" : report ? "report" : activity ? "activity" : "audit");
+        body.put("kind", kind());
         body.put("cron", cron);
         body.put("select", Selections.joined(words, ""));
         if (report) {
@@ -65,5 +74,9 @@ final class PlanAdd extends Act {
         say("plan " + Listing.number(plan, "id") + ": " + Listing.text(plan, "words") + " ("
                 + Listing.text(plan, "zone") + "), next " + PlanList.next(plan));
         return Failure.DONE;
+    }
+
+    private String kind() {
+        return backup ? "backup" : export ? "export" : report ? "report" : activity ? "activity" : "audit";
     }
 }

@@ -45,6 +45,8 @@ import org.springframework.validation.annotation.Validated;
  * @param activityDays for how many days what was recorded is kept to the second
  * @param activitySumsDays for how many days the sums of it are kept
  * @param backupsKept how many backups stay; the oldest goes when another is made
+ * @param exports a folder into which tables of what is known are put; {@code exports} in the data folder when missing
+ * @param exportForms {@code parquet}, {@code csv} or both
  * @param assumed what storage is reckoned with where nothing was measured
  * @param setup the first administrator; without it a one-time password is made and printed
  * @param organisation by whose accounts people sign in as well; missing for none
@@ -69,6 +71,8 @@ public record ServiceSettings(
         @Min(1) @Max(3_660) int activityDays,
         @Min(1) @Max(3_660) int activitySumsDays,
         @Min(1) @Max(1_000) int backupsKept,
+        @Nullable Path exports,
+        @NotEmpty List<String> exportForms,
         Assumed assumed,
         @Nullable Setup setup,
         @Valid @Nullable Organisation organisation) {

@@ -66,6 +66,7 @@ class DoorsTest {
             "GET /api/v1/backups",
             "GET /api/v1/backups/{name}",
             "POST /api/v1/backups",
+            "POST /api/v1/exports",
             "DELETE /api/v1/notices/{id}",
             "POST /api/v1/people",
             "PUT /api/v1/people/{name}",

@@ -122,6 +122,8 @@ class Doors {
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers("/api/v1/notices", "/api/v1/notices/**")
                         .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.POST, "/api/v1/exports")
+                        .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers("/api/v1/backups", "/api/v1/backups/**")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.GET, "/api/**")

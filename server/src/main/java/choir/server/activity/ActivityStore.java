@@ -126,7 +126,7 @@ public class ActivityStore {
     }
 
     /** All days of a span together. */
-    Totals totals(long camera, LocalDate from, LocalDate until) {
+    public Totals totals(long camera, LocalDate from, LocalDate until) {
         Map<Why, Long> seconds = new EnumMap<>(Why.class);
         long known = 0;
         long motionKnown = 0;

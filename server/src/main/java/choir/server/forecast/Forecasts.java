@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 
 /**
@@ -123,6 +124,17 @@ public class Forecasts {
                 costliest.stream()
                         .sorted(Comparator.comparingDouble(Forecasts::cost).reversed())
                         .toList());
+    }
+
+    /**
+     * What is expected of each store, as recorders are set; one after another, so that few are held at once.
+     *
+     * @param selection whose recorders' stores
+     */
+    public void stores(String selection, Consumer<ExpectedStore> taken) {
+        for (var recorder : standings.recordersOf(selection)) {
+            stores(recorder, cameras(recorder, Optional.empty())).forEach(s -> taken.accept(ExpectedStore.of(s)));
+        }
     }
 
     private static double cost(CameraOutlook camera) {

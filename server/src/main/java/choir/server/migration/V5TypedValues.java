@@ -190,7 +190,8 @@ class V5TypedValues implements JavaMigration {
             var options = row.getString("options");
             Task task = switch (Task.Kind.valueOf(row.getString("kind"))) {
                 case READING -> new Task.Reading(options.isBlank() ? List.of() : List.of(options.split(" ")));
-                case REPORT, PASSWORDS, ACTIVITY, BACKUP -> throw new SQLException("there was no such work then");
+                case REPORT, PASSWORDS, ACTIVITY, BACKUP, EXPORT ->
+                    throw new SQLException("there was no such work then");
                 case AUDIT -> new Task.Audit(row.getString("selection"));
                 case ROLLOUT -> {
                     var words = options.split(" ");

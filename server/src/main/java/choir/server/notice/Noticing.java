@@ -48,6 +48,7 @@ class Noticing implements Works.Follower, Plans.Follower {
             case Task.Rollout r -> rolledOut(work, r);
             case Task.Report r -> tellWhenFailed(work);
             case Task.Backup b -> tellWhenFailed(work);
+            case Task.Export e -> tellWhenFailed(work);
             case Task.Passwords p -> {
                 if (work.state() != Work.State.DONE) {
                     tell(Severity.HIGH, failed(work, p));

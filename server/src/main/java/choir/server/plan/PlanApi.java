@@ -27,7 +27,7 @@ class PlanApi {
     private static final int USUAL_DAYS = 30;
 
     /**
-     * @param kind {@code audit}, {@code report} or {@code activity}
+     * @param kind {@code audit}, {@code report}, {@code activity}, {@code backup} or {@code export}
      * @param days of a report: so many full days before it is made; 30 when not said
      * @param mail of a report: to whom it goes, beside the folder of the service
      * @param cron minute, hour, day of month, month, day of week, on the service's clock
@@ -119,11 +119,11 @@ class PlanApi {
         });
     }
 
-    /** Whoever may not make a backup plans none either, and takes none away. */
+    /** Whoever may not make a backup or an export plans none either, and takes none away. */
     private static void mustBeAllowed(PlanTask task, Authentication who) {
-        if (task instanceof PlanTask.Backup
+        if ((task instanceof PlanTask.Backup || task instanceof PlanTask.Export)
                 && who.getAuthorities().stream().noneMatch(a -> "ROLE_ADMINISTRATOR".equals(a.getAuthority()))) {
-            throw new Problem(Problem.Kind.NOT_ALLOWED, "backups are planned by administrators");
+            throw new Problem(Problem.Kind.NOT_ALLOWED, task.word() + "s are planned by administrators");
         }
     }
 

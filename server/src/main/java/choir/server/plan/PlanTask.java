@@ -66,16 +66,30 @@ sealed interface PlanTask {
         }
     }
 
+    /** Of everything; there is nothing to select. */
+    record Export() implements PlanTask {
+        @Override
+        public String select() {
+            return "";
+        }
+
+        @Override
+        public String word() {
+            return "export";
+        }
+    }
+
     static PlanTask of(String kind, String select, int days, Optional<String> mail) {
         return switch (kind) {
             case "audit" -> new Audit(select);
             case "activity" -> new Activity(select);
             case "report" -> new Report(select, days, mail);
             case "backup" -> new Backup();
+            case "export" -> new Export();
             default ->
                 throw new Problem(
                         Problem.Kind.INVALID,
-                        "expected the plan audit, report, activity or backup, not \"" + kind + "\"");
+                        "expected the plan audit, report, activity, backup or export, not \"" + kind + "\"");
         };
     }
 }

@@ -101,6 +101,7 @@ public class Plans {
                 case PlanTask.Audit(var select) -> audits.add(select, plan.who());
                 case PlanTask.Activity(var select) -> activities.add(select, plan.who());
                 case PlanTask.Backup() -> works.add(new Task.Backup(), plan.who());
+                case PlanTask.Export() -> works.add(new Task.Export(), plan.who());
                 case PlanTask.Report(var select, int days, var mail) -> {
                     var today = LocalDate.ofInstant(now, clock.getZone());
                     yield works.add(

@@ -2,6 +2,7 @@ package choir.server.report;
 
 import choir.policy.SettingKey;
 import choir.server.audit.Finding;
+import choir.server.paper.CsvCells;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
@@ -47,7 +48,7 @@ final class ReportCsv {
         try (var csv = new CSVPrinter(text, FORM)) {
             for (var f : Stream.concat(report.open().stream(), report.ended().stream())
                     .toList()) {
-                csv.printRecord(row(f).stream().map(ReportCsv::harmless).toList());
+                csv.printRecord(row(f).stream().map(CsvCells::harmless).toList());
             }
             return text.toString();
         } catch (IOException e) {
@@ -80,10 +81,5 @@ final class ReportCsv {
                 f.acceptedUntil().map(LocalDate::toString).orElse(""),
                 f.assignment().map(Finding.Assignment::to).orElse(""),
                 f.returns().map(String::valueOf).orElse(""));
-    }
-
-    /** A cell that a spreadsheet would take for a formula gets a quote before it. */
-    private static String harmless(String text) {
-        return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 }

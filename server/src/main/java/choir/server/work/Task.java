@@ -17,7 +17,8 @@ public sealed interface Task {
         REPORT,
         PASSWORDS,
         ACTIVITY,
-        BACKUP
+        BACKUP,
+        EXPORT
     }
 
     Kind kind();
@@ -83,6 +84,19 @@ public sealed interface Task {
         @Override
         public Kind kind() {
             return Kind.BACKUP;
+        }
+
+        @Override
+        public String selection() {
+            return "";
+        }
+    }
+
+    /** Tables of what is known, for other programs. */
+    record Export() implements Task {
+        @Override
+        public Kind kind() {
+            return Kind.EXPORT;
         }
 
         @Override

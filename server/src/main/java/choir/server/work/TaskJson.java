@@ -43,7 +43,7 @@ public final class TaskJson {
                 waves.before().forEach(part -> parts.add(part.toString()));
                 object.put("selection", selection).put("maxFailedPercent", waves.maxFailedPercent());
             }
-            case Task.Backup() -> {
+            case Task.Backup(), Task.Export() -> {
                 // Nothing is to be said of it.
             }
             case Task.NotUnderstood n -> throw new IllegalArgumentException("what was not understood is not stored");
@@ -61,6 +61,7 @@ public final class TaskJson {
                 case AUDIT -> new Task.Audit(Json.string(node, "selection"));
                 case ACTIVITY -> new Task.Activity(Json.string(node, "selection"));
                 case BACKUP -> new Task.Backup();
+                case EXPORT -> new Task.Export();
                 case REPORT ->
                     new Task.Report(
                             Json.string(node, "selection"),

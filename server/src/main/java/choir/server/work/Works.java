@@ -106,7 +106,7 @@ public class Works {
         var threads = Thread.ofPlatform().name(kind + "-", 1).factory();
         return switch (kind) {
             case ROLLOUT -> Executors.newCachedThreadPool(threads);
-            case READING, AUDIT, REPORT, PASSWORDS, ACTIVITY, BACKUP ->
+            case READING, AUDIT, REPORT, PASSWORDS, ACTIVITY, BACKUP, EXPORT ->
                 Executors.newFixedThreadPool(AT_ONCE_OF_A_KIND, threads);
         };
     }

@@ -256,6 +256,6 @@ class PlansTest {
                 .contains("1 to 731 days");
         assertThat(service.post("/api/v1/plans", Map.of("kind", "party", "cron", "0 6 1 * *"))
                         .detail())
-                .contains("audit, report, activity or backup");
+                .contains("audit, report, activity, backup or export");
     }
 }
