@@ -27,6 +27,7 @@ import java.util.function.Function;
  * @param ended within the span
  * @param decisions taken within the span about these findings
  * @param accepted before the end of the span, and quiet still
+ * @param footage what was recorded within the span, and what is expected of disks
  */
 record Report(
         Span span,
@@ -41,7 +42,8 @@ record Report(
         List<Finding> ended,
         List<Decision> decisions,
         List<Finding> accepted,
-        Totals totals) {
+        Totals totals,
+        ReportedFootage footage) {
     /**
      * @param atBegin open when the span began
      * @param opened within the span
@@ -103,7 +105,26 @@ record Report(
                         .filter(f ->
                                 f.end().filter(e -> e.at().isBefore(span.end())).isPresent())
                         .toList(),
-                totals(span, until, findings));
+                totals(span, until, findings),
+                ReportedFootage.NOTHING);
+    }
+
+    Report with(ReportedFootage other) {
+        return new Report(
+                span,
+                select,
+                cameras,
+                shares,
+                knownSince,
+                days,
+                groups,
+                settings,
+                open,
+                ended,
+                decisions,
+                accepted,
+                totals,
+                other);
     }
 
     private static final Comparator<Finding> WORST = Comparator.comparing(Finding::severity)

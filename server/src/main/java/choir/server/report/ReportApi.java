@@ -1,10 +1,12 @@
 package choir.server.report;
 
 import choir.server.audit.Trend;
+import choir.server.forecast.ExpectedStore;
 import choir.server.paper.Paper;
 import choir.server.web.Dates;
 import choir.server.web.FileAnswer;
 import choir.server.web.Problem;
+import choir.storage.Range;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
@@ -84,7 +86,64 @@ class ReportApi {
             List<DecisionOfReport> decisions,
             List<Long> open,
             List<Long> endedFindings,
-            List<Long> accepted) {}
+            List<Long> accepted,
+            List<RecordedOfGroup> recorded,
+            List<DiskOfReport> disks) {}
+
+    /**
+     * Of one camera and day on the average, of what is known.
+     *
+     * @param unknown cameras of which nothing is known
+     * @param missingHours of all of its cameras in the whole span
+     */
+    public record RecordedOfGroup(
+            String group,
+            int cameras,
+            int unknown,
+            double hours,
+            double continuousHours,
+            double motionHours,
+            double events,
+            double missingHours) {
+        static RecordedOfGroup of(ReportedFootage.OfGroup g) {
+            return new RecordedOfGroup(
+                    g.name(),
+                    g.cameras(),
+                    g.unknown(),
+                    g.hours(),
+                    g.continuousHours(),
+                    g.motionHours(),
+                    g.events(),
+                    g.missingHours());
+        }
+    }
+
+    /**
+     * As recorders are set now; only in a report that goes up to today.
+     *
+     * @param days that fit; missing when nobody knows, or nothing is recorded
+     */
+    public record DiskOfReport(
+            String recorder,
+            String store,
+            int cameras,
+            double bytesADay,
+            @Nullable Double days,
+            @Nullable Integer wanted,
+            @Nullable Integer allowed,
+            String verdict) {
+        static DiskOfReport of(ExpectedStore s) {
+            return new DiskOfReport(
+                    s.recorder(),
+                    s.store(),
+                    s.cameras(),
+                    s.allBytesADay().likely(),
+                    s.days().map(Range::likely).filter(Double::isFinite).orElse(null),
+                    s.wanted().isPresent() ? s.wanted().getAsInt() : null,
+                    s.allowed().isPresent() ? s.allowed().getAsInt() : null,
+                    s.verdict().name());
+        }
+    }
 
     /** @param name of the file, by which it is asked for */
     record KeptView(String name, String at, long bytes) {}
@@ -140,7 +199,9 @@ class ReportApi {
                 r.decisions().stream().map(DecisionOfReport::of).toList(),
                 r.open().stream().map(f -> f.id()).toList(),
                 r.ended().stream().map(f -> f.id()).toList(),
-                r.accepted().stream().map(f -> f.id()).toList());
+                r.accepted().stream().map(f -> f.id()).toList(),
+                r.footage().groups().stream().map(RecordedOfGroup::of).toList(),
+                r.footage().stores().stream().map(DiskOfReport::of).toList());
     }
 
     /**

@@ -2,6 +2,7 @@ package choir.server.report;
 
 import choir.server.audit.Finding;
 import choir.server.audit.Trend;
+import choir.server.forecast.ExpectedStore;
 import choir.server.paper.Paper;
 import com.samskivert.mustache.Template;
 import java.math.BigDecimal;
@@ -20,6 +21,7 @@ final class ReportHtml {
     private static final Template TEMPLATE = Paper.form("/report/report.html");
     private static final int MOST_ROWS = 2_000;
     private static final int BARS_MM = 25;
+    private static final double GIGABYTE = 1e9;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm", Locale.ENGLISH);
 
@@ -68,12 +70,72 @@ final class ReportHtml {
         facts.put(
                 "settings",
                 report.settings().stream().map(p -> part(p, "other")).toList());
+        footage(facts);
         list(facts, "open", "hasOpen", report.open());
         list(facts, "ended", "hasEnded", report.ended());
         list(facts, "accepted", "hasAccepted", report.accepted());
         facts.put("decisions", report.decisions().stream().map(this::decision).toList());
         facts.put("hasDecisions", !report.decisions().isEmpty());
         return facts;
+    }
+
+    private void footage(Map<String, Object> facts) {
+        var footage = report.footage();
+        facts.put(
+                "recorded", footage.groups().stream().map(ReportHtml::recorded).toList());
+        facts.put("hasRecorded", !footage.groups().isEmpty());
+        facts.put("tooMany", footage.tooMany());
+        facts.put(
+                "stores",
+                footage.stores().stream()
+                        .limit(MOST_ROWS)
+                        .map(ReportHtml::store)
+                        .toList());
+        facts.put("hasStores", !footage.stores().isEmpty());
+    }
+
+    private static Map<String, Object> recorded(ReportedFootage.OfGroup group) {
+        boolean known = group.unknown() < group.cameras();
+        return Map.of(
+                "name", group.name(),
+                "cameras", group.cameras(),
+                "unknown", group.unknown() == 0 ? "" : group.unknown(),
+                "hours", known ? decimal(group.hours(), 1) : "not known",
+                "continuous", known ? decimal(group.continuousHours(), 1) : "",
+                "motion", known ? decimal(group.motionHours(), 1) : "",
+                "events", known ? decimal(group.events(), 0) : "",
+                "missing",
+                        group.missingHours() == 0
+                                ? ""
+                                : group.missingHours() < 0.05 ? "under 0.1" : decimal(group.missingHours(), 1));
+    }
+
+    private static Map<String, Object> store(ExpectedStore store) {
+        var days = store.days().filter(d -> Double.isFinite(d.high()));
+        return Map.of(
+                "recorder",
+                store.recorder(),
+                "store",
+                store.store(),
+                "cameras",
+                store.cameras(),
+                "gigabytes",
+                decimal(store.allBytesADay().likely() / GIGABYTE, 1),
+                "days",
+                days.map(d -> decimal(d.likely(), 1) + " (" + decimal(d.low(), 1) + " to " + decimal(d.high(), 1) + ")")
+                        .orElse(store.size().isEmpty() ? "size not known" : "nothing recorded"),
+                "wanted",
+                store.wanted().isPresent() ? store.wanted().getAsInt() : "",
+                "allowed",
+                store.allowed().isPresent() ? store.allowed().getAsInt() : "",
+                "verdict",
+                switch (store.verdict()) {
+                    case ENOUGH -> "enough";
+                    case CLOSE -> "close";
+                    case TOO_SHORT -> "too short";
+                    case NOT_KNOWN -> "not known";
+                    case NOTHING_WANTED -> "nothing asked";
+                });
     }
 
     private String costWords() {

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import choir.activity.DayActivity.Why;
+import choir.activity.SpanComparison.Totals;
 import choir.drift.Cause;
 import choir.drift.Distance;
 import choir.drift.Matter;
@@ -14,6 +16,10 @@ import choir.policy.Catalogue;
 import choir.refusal.Refusal;
 import choir.server.audit.DecisionStore.Decided;
 import choir.server.audit.Finding;
+import choir.server.forecast.ExpectedStore;
+import choir.storage.Range;
+import choir.storage.Room;
+import choir.storage.Size;
 import java.io.ByteArrayInputStream;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
@@ -21,7 +27,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.pdfbox.Loader;
@@ -209,6 +217,51 @@ class ReportTest {
             assertThat(all.getFirst().get("label")).isEqualTo("Quay <b>& \"stairs\"</b> Føroyar");
             assertThat(all.getFirst().get("first_seen")).isEqualTo("2027-01-06T00:00:00Z");
         }
+    }
+
+    @Test
+    void whatWasRecordedIsOfWhatIsKnownAloneAndDisksAreSaidWithTheirRange() throws Exception {
+        var sums = new ReportedFootage.Sums();
+        long day = 86_400;
+        // One that recorded for half of ten days, one for a tenth of the only one that is known, and one that never
+        // told.
+        sums.add("fleet/quay", new Totals(10 * day, Map.of(Why.CONTINUOUS, 5 * day), 10 * day, 0, 50, 3_600));
+        sums.add("fleet/quay", new Totals(day, Map.of(Why.MOTION, day / 10), day, 0, 5, 0));
+        sums.add("fleet/yard", new Totals(0, Map.of(), 0, 0, 0, 0));
+        var groups = sums.groups();
+        assertThat(groups).extracting(ReportedFootage.OfGroup::name).containsExactly("fleet/quay", "fleet/yard");
+        assertThat(groups.getFirst().hours()).isCloseTo(24 * 5.1 / 11, within(1e-9));
+        assertThat(groups.getFirst().events()).isCloseTo(5, within(1e-9));
+        assertThat(groups.getFirst().missingHours()).isEqualTo(1);
+        assertThat(groups.getLast().unknown()).isEqualTo(1);
+        var store = new ExpectedStore(
+                "haldr-1",
+                "Disk1",
+                16,
+                0,
+                Map.of(),
+                Range.exactly(2.5e11),
+                Range.exactly(1),
+                Optional.of(Size.said(4_000_000_000_000L)),
+                Optional.of(new Range(12, 16, 21)),
+                OptionalInt.of(21),
+                OptionalInt.empty(),
+                Room.Verdict.TOO_SHORT);
+        var told = report().with(new ReportedFootage(groups, false, List.of(store)));
+        var html = ReportHtml.of(told, choir.server.paper.Paper.Fonts.SCREEN);
+        assertThat(html).contains("16.0 (12.0 to 21.0)", "250.0", "too short", "not known", "11.1");
+        try (var document = Loader.loadPDF(ReportPdf.of(told))) {
+            assertThat(new PDFTextStripper().getText(document)).contains("How long disks keep it", "What was recorded");
+        }
+    }
+
+    @Test
+    void whereNothingIsKnownThatIsSaid() {
+        assertThat(new ReportedFootage.Sums().groups()).isEmpty();
+        var html = ReportHtml.of(report(), choir.server.paper.Paper.Fonts.SCREEN);
+        assertThat(html).contains("Nothing is known of it").doesNotContain("How long disks keep it");
+        var many = report().with(new ReportedFootage(List.of(), true, List.of()));
+        assertThat(ReportHtml.of(many, choir.server.paper.Paper.Fonts.SCREEN)).contains("Too many cameras");
     }
 
     @Test
