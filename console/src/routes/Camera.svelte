@@ -17,6 +17,7 @@
   import OpenFindings from './OpenFindings.svelte';
   import OverrideDialog from './OverrideDialog.svelte';
   import OverrideList from './OverrideList.svelte';
+  import Responses from './Responses.svelte';
   import SettingsTable from './SettingsTable.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
 
@@ -141,6 +142,7 @@
         {/each}
       </section>
 
+      {#key name}<Responses camera={name} />{/key}
       <NodeUses node="camera:{name}" />
       <OverrideList node="camera:{name}" />
 

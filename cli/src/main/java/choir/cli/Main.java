@@ -46,6 +46,7 @@ public final class Main {
         COMMANDS.put("forecast", ForecastCommand.class);
         COMMANDS.put("clip", ClipCommand.class);
         COMMANDS.put("trial", TrialCommand.class);
+        COMMANDS.put("response", ResponseCommand.class);
         COMMANDS.put("report", ReportCommand.class);
         COMMANDS.put("export", ExportCommand.class);
         COMMANDS.put("notice", NoticeCommand.class);

@@ -20,14 +20,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /** Reads family files. */
 public final class FamilyReader {
+    private static final Pattern TEST = Pattern.compile("[A-Za-z0-9][A-Za-z0-9:./_{}-]{0,199}");
     private static final int MOST_VALUES = 10_000;
 
     private static final Set<String> KEYS =
-            Set.of("family", "title", "recognise", "pauses", "connections", "sleeps", "on-site", "settings");
+            Set.of("family", "title", "recognise", "pauses", "connections", "sleeps", "on-site", "tests", "settings");
 
     private static final Set<String> SETTING_KEYS = Set.of(
             "at",
@@ -92,7 +94,29 @@ public final class FamilyReader {
                 text(keys, "connections", Integer::valueOf).orElse(4),
                 yes(keys, "sleeps"),
                 yes(keys, "on-site"),
+                tests(keys, abilities),
                 abilities));
+    }
+
+    private static Map<SettingKey, String> tests(Map<String, Part> keys, Map<SettingKey, Ability> abilities) {
+        Map<SettingKey, String> tests = new LinkedHashMap<>();
+        Optional.ofNullable(keys.get("tests"))
+                .map(Part::map)
+                .orElse(Map.of())
+                .forEach((key, value) -> value.attempt(() -> Catalogue.named(key))
+                        .ifPresent(setting -> value.text(t -> {
+                                    if (!setting.key().isResponse() || !abilities.containsKey(setting.key())) {
+                                        throw new Refusal(
+                                                key + " is no response that this family can set, so there is no test");
+                                    }
+                                    if (!TEST.matcher(t).matches()) {
+                                        throw new Refusal("\"" + t + "\" is no auxiliary command; expected a form like"
+                                                + " tern:TestMail/{channel}");
+                                    }
+                                    return t;
+                                })
+                                .ifPresent(t -> tests.put(setting.key(), t))));
+        return tests;
     }
 
     private static Family.Pause pause(String text) {

@@ -26,6 +26,11 @@ public final class FamilySchema {
         properties.put("connections", WHOLE);
         properties.put("sleeps", YES_OR_NO);
         properties.put("on-site", YES_OR_NO);
+        Map<String, Object> tests = new LinkedHashMap<>();
+        Catalogue.settings().stream()
+                .filter(s -> s.key().isResponse())
+                .forEach(s -> tests.put(s.key().text(), TEXT));
+        properties.put("tests", object(tests, List.of()));
         properties.put("settings", object(settings, List.of()));
         Map<String, Object> schema = new LinkedHashMap<>();
         schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");

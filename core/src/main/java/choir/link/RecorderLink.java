@@ -66,6 +66,15 @@ public interface RecorderLink extends ChangeLink, FootageLink {
      */
     record ClockSet(Optional<Duration> before, Optional<Duration> after, boolean fromServer) {}
 
+    /**
+     * Tells the recorder to do something that it does on demand, by an auxiliary command of the open standard.
+     *
+     * @return what it answered; may be empty
+     * @throws LinkException with {@code NOT_SUPPORTED} where it does not know the command, or another reason when it was
+     *     refused or is not known to have been taken
+     */
+    String command(RecorderAccess access, String command);
+
     /** How the recorder describes its ranges where they differ from the family file, in words; empty when they agree. */
     List<String> disagreements(RecorderAccess access);
 }

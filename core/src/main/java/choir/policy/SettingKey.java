@@ -7,6 +7,11 @@ public record SettingKey(String text) implements Comparable<SettingKey> {
         return text.substring(0, Math.max(0, text.indexOf('.')));
     }
 
+    /** Whether it is about what else happens when something moves. */
+    public boolean isResponse() {
+        return section().equals("response");
+    }
+
     @Override
     public int compareTo(SettingKey other) {
         return text.compareTo(other.text);

@@ -278,6 +278,11 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     @Override
+    public String command(RecorderAccess access, String command) {
+        return in(access, patience.call().multipliedBy(2), session -> session.command(command));
+    }
+
+    @Override
     public void changePassword(RecorderAccess access, String fresh) {
         var _ = in(access, patience.call().multipliedBy(2), session -> session.changePassword(fresh));
     }

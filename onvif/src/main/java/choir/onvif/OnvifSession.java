@@ -220,6 +220,18 @@ final class OnvifSession {
                         .isPresent());
     }
 
+    /** @return what the device answers, in one line */
+    String command(String command) {
+        var answer = call(
+                access.address(),
+                Element.of(
+                        Namespaces.DEVICE,
+                        "SendAuxiliaryCommand",
+                        Element.of(Namespaces.DEVICE, "AuxiliaryCommand", command)),
+                true);
+        return answer.textAt("AuxiliaryCommandResponse").map(Element::shortened).orElse("");
+    }
+
     /** The rights of the user stay as they are, so they are asked for first. */
     Element changePassword(String fresh) {
         var users = call(access.address(), Element.of(Namespaces.DEVICE, "GetUsers"), true);

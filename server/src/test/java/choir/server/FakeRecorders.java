@@ -64,6 +64,7 @@ public final class FakeRecorders implements RecorderLink {
         public volatile Optional<Map<String, Kept>> kept = Optional.empty();
 
         public volatile Optional<History> history = Optional.empty();
+        public volatile java.util.function.UnaryOperator<String> onCommand = command -> "";
         public volatile Runnable beforeHistory = () -> {};
         public volatile Function<List<Stretch>, Optional<Recall>> recall = stretches -> Optional.empty();
         public volatile Optional<LinkException> away = Optional.empty();
@@ -259,6 +260,13 @@ public final class FakeRecorders implements RecorderLink {
     @Override
     public SelfDescription describe(RecorderAccess access) {
         throw new LinkException(Reason.NOT_SUPPORTED, "a fake does not describe itself");
+    }
+
+    @Override
+    public String command(RecorderAccess access, String command) {
+        var fake = at(access);
+        refuseWhenAway(fake);
+        return fake.onCommand.apply(command);
     }
 
     @Override

@@ -61,6 +61,7 @@ final class DeviceServices {
             case "tds:GetDeviceInformation" -> deviceInformation();
             case "tds:GetSystemDateAndTime" -> dateAndTime();
             case "tds:SetSystemDateAndTime" -> setDateAndTime(operation);
+            case "tds:SendAuxiliaryCommand" -> new SimResponses(recorder).command(operation);
             case "tds:GetUsers" ->
                 "<tds:GetUsersResponse><tds:User><tt:Username>" + Xml.escape(recorder.user)
                         + "</tt:Username><tt:UserLevel>Operator</tt:UserLevel></tds:User></tds:GetUsersResponse>";

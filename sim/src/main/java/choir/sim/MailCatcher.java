@@ -1,9 +1,11 @@
 package choir.sim;
 
 import com.icegreen.greenmail.util.GreenMail;
+import com.icegreen.greenmail.util.GreenMailUtil;
 import com.icegreen.greenmail.util.ServerSetup;
 import com.sun.net.httpserver.HttpExchange;
 import jakarta.mail.MessagingException;
+import jakarta.mail.Multipart;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.util.Arrays;
@@ -14,9 +16,11 @@ final class MailCatcher implements AutoCloseable {
     private static final int KEPT = 200;
 
     private final GreenMail mail;
+    private final ServerSetup setup;
 
     MailCatcher(int port) {
-        mail = new GreenMail(new ServerSetup(port, "127.0.0.1", ServerSetup.PROTOCOL_SMTP));
+        setup = new ServerSetup(port, "127.0.0.1", ServerSetup.PROTOCOL_SMTP);
+        mail = new GreenMail(setup);
         mail.start();
     }
 
@@ -29,6 +33,12 @@ final class MailCatcher implements AutoCloseable {
         SoapDoor.send(
                 exchange, 200, "text/plain; charset=utf-8", text.isEmpty() ? "no mail has come\n" : text.toString());
         forget(caught.length);
+    }
+
+    /** A recorder's mail, as any sends it. */
+    void take(String to, String subject, String text, byte[] still) {
+        GreenMailUtil.sendAttachmentEmail(
+                to, "recorder@skerry.example", subject, text, still, "image/jpeg", "still.jpg", "what moved", setup);
     }
 
     /** So that a demo that runs for weeks does not fill its memory. */
@@ -48,10 +58,25 @@ final class MailCatcher implements AutoCloseable {
                     .map(String::valueOf)
                     .collect(Collectors.joining(", "));
             return "To: " + to + "\nDate: " + message.getSentDate() + "\nSubject: " + message.getSubject() + "\n\n"
-                    + message.getContent() + "\n" + "-".repeat(72) + "\n";
+                    + content(message.getContent()) + "\n" + "-".repeat(72) + "\n";
         } catch (MessagingException e) {
             return "a mail that cannot be read: " + e.getMessage() + "\n";
         }
+    }
+
+    private static String content(Object content) throws IOException, MessagingException {
+        if (!(content instanceof Multipart parts)) {
+            return String.valueOf(content);
+        }
+        var text = new StringBuilder();
+        for (int i = 0; i < parts.getCount(); i++) {
+            var part = parts.getBodyPart(i);
+            text.append(
+                    part.getFileName() == null
+                            ? part.getContent()
+                            : "\n[" + part.getFileName() + ", " + part.getContentType() + "]");
+        }
+        return text.toString();
     }
 
     @Override

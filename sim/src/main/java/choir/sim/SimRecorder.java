@@ -52,6 +52,12 @@ public final class SimRecorder {
     /** Where it keeps what it records. */
     final SimDisk disk = new SimDisk();
 
+    /** What it was told to try. */
+    final SimResponses.Done tried = new SimResponses.Done();
+
+    /** Where its mail goes; nowhere when missing. */
+    volatile Optional<SimResponses.Post> post = Optional.empty();
+
     /** Where its streams are played. */
     volatile int streamPort;
 

@@ -88,6 +88,7 @@ public final class Simulator implements AutoCloseable {
         var recorder = new SimRecorder(name, model, user, password, tokens);
         recorder.streamPort = streams.port();
         recorder.remembers = recorders.size() < MOST_THAT_REMEMBER;
+        recorder.post = mail.map(catcher -> catcher::take);
         recorders.put(name, recorder);
         return recorder;
     }
@@ -172,7 +173,9 @@ public final class Simulator implements AutoCloseable {
 
     /** Takes mail on that port of the loopback interface, and shows it under {@code /mail}. */
     public void catchMail(int port) {
-        mail = Optional.of(new MailCatcher(port));
+        var catcher = new MailCatcher(port);
+        mail = Optional.of(catcher);
+        recorders.values().forEach(r -> r.post = Optional.of(catcher::take));
         server.createContext("/mail", exchange -> mail.orElseThrow().handle(exchange));
     }
 

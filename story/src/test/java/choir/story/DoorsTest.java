@@ -35,6 +35,8 @@ class DoorsTest {
             "POST /api/v1/previews",
             "POST /api/v1/recorders/{name}/sheet/ticks",
             "POST /api/v1/forecasts",
+            "POST /api/v1/response-trials",
+            "PUT /api/v1/response-trials/{id}",
             "POST /api/v1/template-drafts",
             "POST /api/v1/area-drafts");
 

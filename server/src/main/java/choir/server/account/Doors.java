@@ -77,10 +77,13 @@ class Doors {
                                 "/api/v1/activity/readings",
                                 "/api/v1/audits",
                                 "/api/v1/previews",
+                                "/api/v1/response-trials",
                                 "/api/v1/recorders/*/sheet/ticks",
                                 "/api/v1/template-drafts",
                                 "/api/v1/forecasts",
                                 "/api/v1/area-drafts")
+                        .hasRole(Role.TECHNICIAN.name())
+                        .requestMatchers(HttpMethod.PUT, "/api/v1/response-trials/*")
                         .hasRole(Role.TECHNICIAN.name())
                         // Footage shows people; who may look at settings alone does not see it.
                         .requestMatchers(

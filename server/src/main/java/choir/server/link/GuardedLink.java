@@ -77,6 +77,11 @@ public final class GuardedLink implements RecorderLink {
     }
 
     @Override
+    public String command(RecorderAccess access, String command) {
+        return link.command(checked(access), command);
+    }
+
+    @Override
     public ClockSet setClock(RecorderAccess access) {
         return link.setClock(checked(access));
     }

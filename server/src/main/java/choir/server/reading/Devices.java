@@ -236,7 +236,7 @@ public class Devices {
      *
      * @throws LinkException with the reason when it cannot be had
      */
-    <T> T answer(StoredRecorder recorder, Function<RecorderAccess, T> question) {
+    public <T> T answer(StoredRecorder recorder, Function<RecorderAccess, T> question) {
         return await(visit(recorder, A_PERSONS_PATIENCE, question));
     }
 
