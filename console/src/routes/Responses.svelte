@@ -56,7 +56,7 @@
             <tr class="border-b border-line/60 align-top">
               <td class="py-2 pr-4 font-semibold">{r.title}</td>
               <td class="native py-2 pr-4">{r.held}</td>
-              <td class="py-2 pr-4 {r.last?.came === false || r.last?.since ? 'text-loss' : ''}" role="status"
+              <td class="py-2 pr-4 {r.last?.came === false || r.last?.since ? 'text-loss' : ''}"
                 >{words(r)}</td
               >
               <td class="py-1.5 text-right whitespace-nowrap">

@@ -286,6 +286,19 @@ public sealed interface Matter {
         }
     }
 
+    /** It records, and nothing is to be seen: a channel without a camera, a broken one, a covered lens. */
+    record NoPicture() implements OfActivity {
+        @Override
+        public String about() {
+            return "no-picture";
+        }
+
+        @Override
+        public String title() {
+            return "Picture";
+        }
+    }
+
     /** The recorder could not be read. */
     record NotRead() implements OfRecorder {
         @Override

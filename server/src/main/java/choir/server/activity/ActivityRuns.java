@@ -37,6 +37,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
@@ -56,12 +57,18 @@ class ActivityRuns implements Works.Runner {
     private static final Logger LOG = LoggerFactory.getLogger(ActivityRuns.class);
     private static final int AT_ONCE = 16;
     private static final int FIRST_DAYS = 30;
+    private static final int NAMED = 5;
     private static final int DAYS_AT_ONCE = 7;
+
+    /** Recorders that were found to have no search, since the service started. */
+    private final Set<String> silent = ConcurrentHashMap.newKeySet();
 
     private final FleetStore fleet;
     private final FootageDoor footage;
     private final ActivityStore store;
     private final MeasureStore measures;
+    private final Pictures pictures;
+    private final PictureStore pictureStore;
     private final Then then;
     private final Sweeps sweeps;
     private final List<ActivityFollower> followers;
@@ -74,6 +81,8 @@ class ActivityRuns implements Works.Runner {
             FootageDoor footage,
             ActivityStore store,
             MeasureStore measures,
+            Pictures pictures,
+            PictureStore pictureStore,
             Then then,
             Sweeps sweeps,
             List<ActivityFollower> followers,
@@ -84,6 +93,8 @@ class ActivityRuns implements Works.Runner {
         this.footage = footage;
         this.store = store;
         this.measures = measures;
+        this.pictures = pictures;
+        this.pictureStore = pictureStore;
         this.then = then;
         this.sweeps = sweeps;
         this.followers = followers;
@@ -124,7 +135,8 @@ class ActivityRuns implements Works.Runner {
                 .flatMap(name -> fleet.find(name).stream())
                 .filter(r -> r.address().isEmpty())
                 .count();
-        long read = all - sweeps.notDone(work) - onSite;
+        var untold = sweeps.planned(work).stream().filter(silent::contains).toList();
+        long read = all - sweeps.notDone(work) - onSite - untold.size();
         List<String> parts = new ArrayList<>();
         if (read > 0) {
             parts.add("what " + read + (read == 1 ? " recorder" : " recorders") + " recorded is known");
@@ -132,6 +144,12 @@ class ActivityRuns implements Works.Runner {
         if (onSite > 0) {
             parts.add(onSite + (onSite == 1 ? " has" : " have")
                     + " no network interface, so that nobody can tell from here");
+        }
+        if (!untold.isEmpty()) {
+            var some = String.join(", ", untold.subList(0, Math.min(NAMED, untold.size())));
+            parts.add(some
+                    + (untold.size() > NAMED ? " and " + (untold.size() - NAMED) + " more" : "")
+                    + (untold.size() == 1 ? " does not tell what it recorded" : " do not tell what they recorded"));
         }
         parts.addAll(sweeps.failures(work));
         return String.join("; ", parts);
@@ -188,8 +206,10 @@ class ActivityRuns implements Works.Runner {
                     recorder,
                     some.stream().map(d -> stretch(d, zone.get(), now)).toList());
             if (recall.isEmpty()) {
-                return Optional.of("it does not tell what it recorded");
+                silent.add(recorder.name());
+                return Optional.empty();
             }
+            silent.remove(recorder.name());
             take(recorder, cameras, some, zone.get(), recall.get(), now);
             bits.putAll(recall.get().bits());
         }
@@ -201,8 +221,16 @@ class ActivityRuns implements Works.Runner {
                         store.recordedShare(c.id(), today.minusDays(FIRST_DAYS), today),
                         bits.getOrDefault(c.camera().channel(), Bits.NOT_TOLD)))
                 .toList();
+        var looked = pictures.look(recorder, cameras, today);
+        var at = clock.instant();
         database.write(() -> {
             var there = ids(recorder);
+            there.stream().filter(c -> !looked.suspicious().contains(c)).forEach(pictureStore::forget);
+            looked.featureless().forEach((camera, is) -> {
+                if (there.contains(camera)) {
+                    pictureStore.put(camera, is, at);
+                }
+            });
             measured.stream()
                     .filter(m -> there.contains(m.camera()))
                     .forEach(m -> measures.put(m.camera(), m.movement(), m.share(), m.bits()));

@@ -120,6 +120,7 @@ record FindingView(
             case Matter.NotRecorded n -> "not recorded";
             case Matter.KeptShort k -> "kept too short";
             case Matter.NeverTriggers n -> "never triggers";
+            case Matter.NoPicture p -> "no picture";
             case Matter.AlwaysTriggers a -> "always triggers";
             case Matter.Reset r -> "reset";
             case Matter.OtherOrder o -> "other channels";

@@ -12,6 +12,7 @@ import choir.policy.EffectivePolicy;
 import choir.server.activity.ActivityDay;
 import choir.server.activity.ActivityFollower;
 import choir.server.activity.ActivityStore;
+import choir.server.activity.PictureStore;
 import choir.server.activity.Then;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
@@ -34,18 +35,20 @@ import org.springframework.stereotype.Component;
 
 /**
  * Findings about what was recorded over the last seven complete days: what had to be and was not, footage that is gone before
- * its days, and cameras that never or always trigger beside their peers. Where too little is known nothing new is said, and
+ * its days, cameras that never or always trigger beside their peers, and those whose picture shows nothing. Where too little is known nothing new is said, and
  * what was known stays.
  */
 @Component
 class RecordedCheck implements ActivityFollower {
     static final int DAYS = 7;
+    private static final long HOUR = 3_600;
     /** So much of the days has to be known before cameras are compared. */
     private static final double ENOUGH = 0.8;
 
     private record Place(Node.Group group, String family) {}
 
     private final ActivityStore activity;
+    private final PictureStore pictures;
     private final Then then;
     private final FindingStore findings;
     private final FleetStore fleet;
@@ -55,6 +58,7 @@ class RecordedCheck implements ActivityFollower {
 
     RecordedCheck(
             ActivityStore activity,
+            PictureStore pictures,
             Then then,
             FindingStore findings,
             FleetStore fleet,
@@ -62,6 +66,7 @@ class RecordedCheck implements ActivityFollower {
             Database database,
             Clock clock) {
         this.activity = activity;
+        this.pictures = pictures;
         this.then = then;
         this.findings = findings;
         this.fleet = fleet;
@@ -83,6 +88,7 @@ class RecordedCheck implements ActivityFollower {
                 .ofRecorder(recorder)
                 .values()
                 .forEach(s -> policies.put(s.row().id(), s.policy()));
+        var featureless = pictures.featureless(recorder);
         var kept = then.kept(recorder, cameras, zone.get(), policies);
         for (var camera : cameras) {
             List<Seen> seen = new ArrayList<>();
@@ -99,6 +105,16 @@ class RecordedCheck implements ActivityFollower {
                     seen.add(Seen.keptShort(k));
                 }
             });
+            Optional.ofNullable(featureless.get(camera.id())).ifPresent(is -> {
+                judged.add(Matter.NoPicture.class);
+                if (is) {
+                    seen.add(Seen.noPicture(
+                            days.stream().mapToLong(ActivityDay::recorded).sum() / HOUR));
+                }
+            });
+            if (days.stream().anyMatch(d -> d.events() > 0)) {
+                judged.add(Matter.NoPicture.class);
+            }
             if (!judged.isEmpty() || !seen.isEmpty()) {
                 findings.take(
                         work,

@@ -182,6 +182,16 @@ record Seen(
                         + " days ago; the policy demands " + kept.demanded() + " days.");
     }
 
+    /** @param hours recorded in the last days */
+    static Seen noPicture(long hours) {
+        return about(
+                new Matter.NoPicture(),
+                Severity.MEDIUM,
+                "It recorded for " + hours + (hours == 1 ? " hour" : " hours") + " in the last " + RecordedCheck.DAYS
+                        + " days, in which its detection saw nothing, and its picture shows nothing: no camera, a broken"
+                        + " one, or a covered lens.");
+    }
+
     static Seen triggering(Triggering.Odd odd) {
         return switch (odd) {
             case Triggering.Odd.Never(double median, int peers) ->

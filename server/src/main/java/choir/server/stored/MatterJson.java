@@ -77,6 +77,7 @@ public final class MatterJson {
             case "not-recorded" -> new Matter.NotRecorded();
             case "kept-short" -> new Matter.KeptShort();
             case "never-triggers" -> new Matter.NeverTriggers();
+            case "no-picture" -> new Matter.NoPicture();
             case "always-triggers" -> new Matter.AlwaysTriggers();
             case "reset" -> new Matter.Reset();
             case "other-order" -> new Matter.OtherOrder();

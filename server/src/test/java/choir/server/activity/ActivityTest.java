@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
+import choir.footage.GreyJpeg;
 import choir.link.FootageLink.Bits;
 import choir.link.FootageLink.History;
 import choir.link.FootageLink.Kept;
 import choir.link.FootageLink.Recall;
 import choir.link.FootageLink.Stretch;
+import choir.motion.Picture;
 import choir.policy.Catalogue;
 import choir.server.FakeRecorders;
 import choir.server.TestService;
@@ -26,6 +28,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.function.IntUnaryOperator;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -348,11 +351,41 @@ class ActivityTest {
     void oneThatDoesNotTellOrIsAwayIsSaidToBe() {
         fake.recall = stretches -> Optional.empty();
         var silent = readActivity();
-        assertThat(silent.path("state").asString()).isEqualTo("failed");
-        assertThat(silent.path("note").asString()).contains("r1: it does not tell what it recorded");
+        assertThat(silent.path("state").asString())
+                .as("that it has no search is no failure, each night anew")
+                .isEqualTo("done");
+        assertThat(silent.path("note").asString()).isEqualTo("r1 does not tell what it recorded");
         fake.goAway();
         assertThat(readActivity().path("note").asString()).contains("r1: r1 cannot be reached");
         assertThat(days("01")).isEmpty();
+    }
+
+    private static byte[] shows(IntUnaryOperator luminance) {
+        byte[] values = new byte[160 * 90];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (byte) luminance.applyAsInt(i % 160);
+        }
+        return GreyJpeg.of(new Picture(160, 90, values));
+    }
+
+    @Test
+    void aChannelThatFillsDisksWithoutAPictureIsFoundAndOneThatIsOnlyQuietIsNot() {
+        inForceSince(-20);
+        recorded.put("01", at -> true);
+        moved.put("01", at -> false);
+        fake.still = () -> shows(x -> 16);
+        readActivity();
+        assertThat(service.findings())
+                .anyMatch(f -> f.startsWith("r1/01: It recorded for 168 hours") && f.contains("shows nothing"))
+                .as("the other one saw something")
+                .noneMatch(f -> f.startsWith("r1/02") && f.contains("shows nothing"));
+        // No picture comes: what was found stays.
+        fake.still = () -> new byte[] {1, 2, 3};
+        readActivity();
+        assertThat(service.findings()).anyMatch(f -> f.contains("shows nothing"));
+        fake.still = () -> shows(x -> x);
+        readActivity();
+        assertThat(service.findings()).noneMatch(f -> f.contains("shows nothing"));
     }
 
     /** Overlapping and endless stretches, backwards and from another age. */
