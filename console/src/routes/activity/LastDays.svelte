@@ -88,7 +88,7 @@
               ? `${lengthWords(sum.missing)} missing`
               : sum.known === 0
                 ? 'not known'
-                : 'nothing missing'}</span
+                : ''}</span
           >
         </li>
       {/each}

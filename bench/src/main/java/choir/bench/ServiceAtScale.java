@@ -154,6 +154,10 @@ public final class ServiceAtScale {
         whole("audit, one camera in a hundred turned at its recorder", "/api/v1/audits", "{}");
         changes();
         pages();
+        whole(
+                "what ten recorders recorded in 30 days",
+                "/api/v1/activity/readings",
+                "{\"select\":\"recorder:" + PlayedFleet.name(0).replaceFirst(".$", "*") + "\"}");
         say("memory", service.memory());
     }
 

@@ -7,6 +7,7 @@ import tools.jackson.databind.JsonNode;
 final class Sizes {
     /** As disks are sold. */
     private enum Unit {
+        kB(1e3),
         MB(1e6),
         GB(1e9),
         TB(1e12);
@@ -19,7 +20,9 @@ final class Sizes {
 
         /** In which the number has at most three digits before its point. */
         static Unit of(double bytes) {
-            return bytes < 999.5 * MB.bytes ? MB : bytes < 999.5 * GB.bytes ? GB : TB;
+            return bytes > 0 && bytes < 100 * kB.bytes
+                    ? kB
+                    : bytes < 999.5 * MB.bytes ? MB : bytes < 999.5 * GB.bytes ? GB : TB;
         }
     }
 

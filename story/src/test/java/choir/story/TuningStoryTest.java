@@ -219,4 +219,44 @@ class TuningStoryTest {
         assertThat(loaded.exitCode()).isEqualTo(1);
         assertThat(loaded.out()).contains("Would miss 1 of").contains("pier-1/02 far walker");
     }
+
+    private static void set(String css, String value) {
+        browser.run(
+                "const e = document.querySelector(arguments[0]); e.value = arguments[1];"
+                        + " e.dispatchEvent(new Event('input', {bubbles: true}));"
+                        + " e.dispatchEvent(new Event('change', {bubbles: true}))",
+                css,
+                value);
+    }
+
+    @Test
+    @Order(3)
+    void whoCrossedTheGangwayIsFoundInTheDrawnAreaAndTakenAsAClip() {
+        var at = Instant.parse(walker().path("from").asString("")).atZone(ZoneId.of("Atlantic/Faroe"));
+        browser.open("/cameras/pier-1/01");
+        browser.see("What is asked, where from, and what the recorder holds");
+        browser.press("Search");
+        browser.see("without an area all of it is searched");
+        // By numbers, which the picture follows.
+        browser.find("fieldset input");
+        for (int i = 1; i <= 4; i++) {
+            set("fieldset label:nth-of-type(" + i + ") input", i <= 2 ? "5" : "95");
+        }
+        assertThat(browser.run("return document.querySelectorAll('svg rect.drawn').length"))
+                .isEqualTo(1L);
+        set("form input[type=date]", at.toLocalDate().toString());
+        set("form input[type=time]", "%02d:00".formatted(at.getHour()));
+        set("form input[type=number]", "1");
+        browser.press("Search", "form button");
+        browser.see("that were recorded");
+        browser.see("Choose one to look at its footage");
+        browser.awaitTrue("[...document.querySelectorAll('main li img')].every(i => i.complete && i.naturalWidth > 0)");
+        assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.size(390, 800);
+        assertThat(browser.scrollsSideways()).isFalse();
+        browser.size(1280, 940);
+        browser.click("main li button");
+        browser.see("Must trigger");
+        assertThat(browser.path()).contains("/tune");
+    }
 }

@@ -48,6 +48,9 @@ import org.springframework.web.bind.annotation.RestController;
 class NowApi {
     private static final int MOST_RECORDERS = 64;
     private static final Duration BACK = Duration.ofMinutes(3);
+    /** For how long back it must be known to be counted. */
+    private static final Duration JUST_NOW = Duration.ofSeconds(5);
+
     private static final Duration DEADLINE = Duration.ofSeconds(20);
 
     /**
@@ -142,7 +145,7 @@ class NowApi {
         int moves = 0;
         var cameras = standings.someOf(select);
         for (var camera : cameras) {
-            var history = told.computeIfAbsent(camera.recorder().name(), name -> lately.of(name, at, BACK))
+            var history = told.computeIfAbsent(camera.recorder().name(), name -> lately.of(name, at, JUST_NOW))
                     .map(recall ->
                             recall.histories().getFirst().get(camera.camera().channel()));
             var recorded = history.flatMap(History::recorded).map(ActivityRuns::spans);

@@ -42,6 +42,10 @@ import org.springframework.stereotype.Component;
 class RecordedCheck implements ActivityFollower {
     static final int DAYS = 7;
     private static final long HOUR = 3_600;
+    /** Shorter gaps fall together by chance. */
+    private static final long LONG = 600;
+
+    private static final double MOST_OF = 0.9;
     /** So much of the days has to be known before cameras are compared. */
     private static final double ENOUGH = 0.8;
 
@@ -90,12 +94,19 @@ class RecordedCheck implements ActivityFollower {
                 .forEach(s -> policies.put(s.row().id(), s.policy()));
         var featureless = pictures.featureless(recorder);
         var kept = then.kept(recorder, cameras, zone.get(), policies);
+        Map<Long, List<ActivityDay>> known = new HashMap<>();
+        Map<Long, List<Gap>> missing = new HashMap<>();
+        for (var camera : cameras) {
+            var days = activity.of(camera.id(), today.minusDays(DAYS), today.minusDays(1), false);
+            known.put(camera.id(), days);
+            missing.put(camera.id(), gaps(recorder, camera, zone.get(), days));
+        }
         for (var camera : cameras) {
             List<Seen> seen = new ArrayList<>();
             // Of these it is known that there is nothing else to say.
             Set<Class<?>> judged = new HashSet<>();
-            var days = activity.of(camera.id(), today.minusDays(DAYS), today.minusDays(1), false);
-            notRecorded(recorder, camera, zone.get(), days).ifPresent(seen::add);
+            var days = known.getOrDefault(camera.id(), List.of());
+            notRecorded(camera.id(), missing, zone.get(), days).ifPresent(seen::add);
             if (days.stream().filter(d -> d.missing().isPresent()).count() == DAYS) {
                 judged.add(Matter.NotRecorded.class);
             }
@@ -125,21 +136,43 @@ class RecordedCheck implements ActivityFollower {
         }
     }
 
-    private Optional<Seen> notRecorded(String recorder, StoredCamera camera, ZoneId zone, List<ActivityDay> days) {
-        long seconds = days.stream().mapToLong(d -> d.missing().orElse(0)).sum();
+    private List<Gap> gaps(String recorder, StoredCamera camera, ZoneId zone, List<ActivityDay> days) {
         var bad = days.stream().filter(d -> d.missing().orElse(0) > 0).toList();
-        if (bad.isEmpty()) {
-            return Optional.empty();
-        }
         List<Gap> gaps = new ArrayList<>();
-        for (var day :
-                activity.of(camera.id(), bad.getFirst().date(), bad.getLast().date(), true)) {
-            gaps.addAll(then.gaps(recorder, camera, zone, day));
+        if (!bad.isEmpty()) {
+            for (var day : activity.of(
+                    camera.id(), bad.getFirst().date(), bad.getLast().date(), true)) {
+                gaps.addAll(then.gaps(recorder, camera, zone, day));
+            }
+            gaps.removeIf(g -> g.cause() == NotRecorded.Cause.CANNOT);
         }
-        gaps.removeIf(g -> g.cause() == NotRecorded.Cause.CANNOT);
+        return gaps;
+    }
+
+    private static Optional<Seen> notRecorded(
+            long camera, Map<Long, List<Gap>> missing, ZoneId zone, List<ActivityDay> days) {
+        var gaps = missing.getOrDefault(camera, List.of());
+        long seconds = days.stream().mapToLong(d -> d.missing().orElse(0)).sum();
+        int bad = (int) days.stream().filter(d -> d.missing().orElse(0) > 0).count();
         return gaps.stream()
                 .max(Comparator.comparingLong(g -> g.span().seconds()))
-                .map(longest -> Seen.notRecorded(seconds, bad.size(), gaps.size(), longest, zone));
+                .map(longest -> Seen.notRecorded(
+                        seconds, bad, gaps.size(), longest, together(camera, longest.span(), missing), zone));
+    }
+
+    /** How many other cameras of the same recorder have nothing at that time either, which is then no camera's fault. */
+    private static int together(long camera, Span span, Map<Long, List<Gap>> missing) {
+        return span.seconds() < LONG
+                ? 0
+                : (int) missing.entrySet().stream()
+                        .filter(other -> other.getKey() != camera)
+                        .filter(other -> other.getValue().stream().anyMatch(g -> covers(g.span(), span)))
+                        .count();
+    }
+
+    private static boolean covers(Span one, Span other) {
+        long both = Math.min(one.until(), other.until()) - Math.max(one.from(), other.from());
+        return both >= MOST_OF * other.seconds();
     }
 
     @Override

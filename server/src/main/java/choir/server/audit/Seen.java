@@ -158,8 +158,9 @@ record Seen(
      * @param seconds that are missing over the last days
      * @param days on so many of them
      * @param longest of all gaps
+     * @param together other cameras of the recorder that have nothing at that time either
      */
-    static Seen notRecorded(long seconds, int days, int gaps, NotRecorded.Gap longest, ZoneId zone) {
+    static Seen notRecorded(long seconds, int days, int gaps, NotRecorded.Gap longest, int together, ZoneId zone) {
         var begin = longest.span().begin().atZone(zone);
         var end = longest.span().end().atZone(zone);
         return about(
@@ -171,7 +172,12 @@ record Seen(
                                 ? ": "
                                 : "; the longest " + length(longest.span().seconds()) + " of " + gaps + ": ")
                         + begin.format(WHEN) + " to " + end.format(TIME) + " ("
-                        + longest.demanded().text() + "), " + Then.inWords(longest.cause()) + ".");
+                        + longest.demanded().text() + "), " + Then.inWords(longest.cause()) + "."
+                        + (together == 0
+                                ? ""
+                                : " " + together
+                                        + (together == 1 ? " other camera has" : " other cameras have")
+                                        + " nothing then either, so look at the recorder and its disks."));
     }
 
     static Seen keptShort(Then.Kept kept) {

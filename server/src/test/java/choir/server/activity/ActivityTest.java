@@ -22,6 +22,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -358,6 +359,21 @@ class ActivityTest {
         fake.goAway();
         assertThat(readActivity().path("note").asString()).contains("r1: r1 cannot be reached");
         assertThat(days("01")).isEmpty();
+    }
+
+    @Test
+    void aDiskThatFailedIsTheRecordersAndIsSaidAtEachOfItsCameras() {
+        inForceSince(-20);
+        for (var channel : List.of("01", "02")) {
+            recorded.put(
+                    channel,
+                    at -> (isMorning(at) || isAround(at))
+                            && !at.truncatedTo(ChronoUnit.DAYS).equals(day(-2)));
+        }
+        readActivity();
+        assertThat(service.findings())
+                .anyMatch(f -> f.startsWith("r1/01: ") && f.contains("1 other camera has nothing then either"))
+                .anyMatch(f -> f.startsWith("r1/02: ") && f.contains("1 other camera has nothing then either"));
     }
 
     private static byte[] shows(IntUnaryOperator luminance) {
