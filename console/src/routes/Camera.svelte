@@ -92,7 +92,7 @@
       <CameraFacts camera={c} />
       <Trouble {error} />
 
-      <OpenFindings findings={open} onreapply={reapply} />
+      <OpenFindings findings={open} group={c.row.group.replace(/^fleet\/?/, '')} onreapply={reapply} />
 
       <div class="mb-10 grid gap-10 xl:grid-cols-[2fr_3fr]">
         <section aria-labelledby="areas" class="min-w-0">

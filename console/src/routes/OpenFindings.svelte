@@ -2,10 +2,22 @@
   import type { Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
   import Allowed from '../lib/ui/Allowed.svelte';
+  import { p } from '../router';
 
   /** What is out of tune now; what can be given out again is what the service says can be. */
-  let { findings, onreapply }: { findings: Schemas['FindingView'][]; onreapply: (ids: number[]) => void } =
-    $props();
+  let {
+    findings,
+    group,
+    onreapply,
+  }: {
+    findings: Schemas['FindingView'][];
+    /** In which the camera stands, without the root. */
+    group: string;
+    onreapply: (ids: number[]) => void;
+  } = $props();
+
+  /** What is wrong by comparison with its peers alone. */
+  const PEERS = ['never-triggers', 'always-triggers', 'outlier'];
 
   const again = $derived(findings.filter((f) => f.acts.includes('reapply')).map((f) => f.id));
 </script>
@@ -27,6 +39,10 @@
             >{f.severity.toLowerCase()}</span
           >
           <span class="min-w-[220px] flex-1 max-sm:order-last max-sm:basis-full">{f.sentence}</span>
+          {#if PEERS.includes(f.about)}
+            <a class="text-sm" href="{p('/group')}?path={encodeURIComponent(group)}">its peers, in pictures</a
+            >
+          {/if}
           <span class="text-sm text-faint">since {when(f.firstSeen)}</span>
         </li>
       {/each}

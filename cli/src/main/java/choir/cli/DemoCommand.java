@@ -6,6 +6,7 @@ import java.net.ServerSocket;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,7 @@ final class DemoCommand extends Act {
     private static final String USER = "admin";
     private static final String PASSWORD = "skerry-line-demo";
     private static final int SECONDS_TO_START = 60;
+    private static final int FASTEST = 1_000;
 
     @Option(names = "--port", defaultValue = "7480", description = "port of the service")
     private int port = 7480;
@@ -46,11 +48,20 @@ final class DemoCommand extends Act {
             description = "what happens at the recorders from the start on, such as demo/week-of-drift.txt")
     private @Nullable Path scenario;
 
+    @Option(
+            names = "--speed",
+            paramLabel = "TIMES",
+            description =
+                    "so many times as fast the recorders live, and the service with them; such as 60 for a day in 24"
+                            + " minutes")
+    private @Nullable Integer speed;
+
     /** The launcher has emptied the demo's folder by now. */
     @Option(names = "--fresh", description = "begin again with the demo fleet as it was on the first day")
     @SuppressWarnings("UnusedVariable")
     private boolean fresh;
 
+    private final Instant began = Instant.now();
     private volatile boolean stopping;
 
     private final List<Process> children = new ArrayList<>();
@@ -75,21 +86,29 @@ final class DemoCommand extends Act {
                     root.resolve("demo/skerry-line.yaml").toString(),
                     folder.resolve("recorders").toString(),
                     Integer.toString(mailPort)));
+            if (speed != null) {
+                played.addFirst("--speed=" + pace());
+            }
             if (scenario != null) {
                 Texts.read(scenario);
                 played.add(scenario.toAbsolutePath().toString());
             }
             start(folder.resolve("recorders.log"), Map.of(), words("CHOIR_SIMULATOR"), played.toArray(String[]::new));
-            start(
-                    folder.resolve("service.log"),
-                    Map.of("CHOIR_SETUP_USER", USER, "CHOIR_SETUP_PASSWORD", PASSWORD),
-                    words("CHOIR_SERVICE"),
+            List<String> served = new ArrayList<>(List.of(
                     "--server.port=" + port,
                     "--choir.data=" + folder.resolve("data"),
                     "--choir.zone=Atlantic/Faroe",
                     "--choir.mail.host=127.0.0.1",
                     "--choir.mail.port=" + mailPort,
-                    "--choir.mail.from=choir@skerry-line.example");
+                    "--choir.mail.from=choir@skerry-line.example"));
+            if (speed != null) {
+                served.add("--choir.speed=" + pace());
+            }
+            start(
+                    folder.resolve("service.log"),
+                    Map.of("CHOIR_SETUP_USER", USER, "CHOIR_SETUP_PASSWORD", PASSWORD),
+                    words("CHOIR_SERVICE"),
+                    served.toArray(String[]::new));
             awaitHealthy(address, folder);
             tell(root, folder, address, simulator);
         } catch (IOException e) {
@@ -97,6 +116,14 @@ final class DemoCommand extends Act {
         }
         welcome(address, simulator, (System.nanoTime() - began) / 1_000_000_000.0);
         return waitForTheEnd(folder);
+    }
+
+    /** Both go by the same rule, from the same instant on, since what they live through is the same. */
+    private String pace() {
+        if (speed == null || speed < 1 || speed > FASTEST) {
+            throw new Failure(Failure.WRONG_USAGE, "--speed is 1 to " + FASTEST + " times, not " + speed);
+        }
+        return speed + "@" + began;
     }
 
     private void tell(Path root, Path folder, URI address, URI simulator) throws IOException {

@@ -25,6 +25,7 @@ import java.net.URI;
 import java.security.cert.X509Certificate;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -51,14 +52,19 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
 
     private final SoapTransport transport;
     private final Patience patience;
+    private final InstantSource clock;
     private final Remembered remembered = new Remembered();
 
     public OnvifLink(Patience patience) {
-        this(patience, List.of());
+        this(patience, List.of(), InstantSource.system());
     }
 
-    /** @param authorities who vouch for certificates of recorders */
-    public OnvifLink(Patience patience, Collection<X509Certificate> authorities) {
+    /**
+     * @param authorities who vouch for certificates of recorders
+     * @param clock by which recorders' clocks are judged
+     */
+    public OnvifLink(Patience patience, Collection<X509Certificate> authorities, InstantSource clock) {
+        this.clock = clock;
         this.patience = patience;
         this.transport = new SoapTransport(patience.call(), authorities);
     }
@@ -234,7 +240,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
                 access,
                 patience.call().multipliedBy(2),
                 session -> stream(session, access, channel)
-                        .map(at -> StreamRelay.open(access, new StreamRelay.Wanted.Live(at), patience.call())));
+                        .map(at -> StreamRelay.open(access, new StreamRelay.Wanted.Live(at), patience.call(), clock)));
     }
 
     @Override
@@ -263,7 +269,8 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
                     .map(at -> StreamRelay.open(
                             access,
                             new StreamRelay.Wanted.Recorded(at, from, until, ahead, keyPictures),
-                            patience.call()));
+                            patience.call(),
+                            clock));
         });
     }
 
@@ -337,7 +344,7 @@ public final class OnvifLink implements RecorderLink, AutoCloseable {
     }
 
     private <T> T in(RecorderAccess access, Duration whole, Function<OnvifSession, T> work) {
-        var session = new OnvifSession(transport, access, remembered, Deadline.of(access.who(), whole));
+        var session = new OnvifSession(transport, access, remembered, Deadline.of(access.who(), whole), clock);
         return work.apply(session.open());
     }
 

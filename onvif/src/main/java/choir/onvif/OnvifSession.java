@@ -11,6 +11,7 @@ import choir.week.PosixZone;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -27,6 +28,7 @@ import org.apache.hc.client5.http.protocol.HttpClientContext;
  * answer to its challenge from then on, and no security header.
  */
 final class OnvifSession {
+    private final InstantSource clock;
     private final SoapTransport transport;
     private final RecorderAccess access;
     private final Deadline deadline;
@@ -38,7 +40,13 @@ final class OnvifSession {
     private boolean challenged;
     private int calls;
 
-    OnvifSession(SoapTransport transport, RecorderAccess access, Remembered remembered, Deadline deadline) {
+    OnvifSession(
+            SoapTransport transport,
+            RecorderAccess access,
+            Remembered remembered,
+            Deadline deadline,
+            InstantSource clock) {
+        this.clock = clock;
         this.deadline = deadline;
         this.transport = transport;
         this.access = access;
@@ -114,9 +122,9 @@ final class OnvifSession {
     }
 
     private void readClock() {
-        var before = Instant.now();
+        var before = clock.instant();
         var answer = call(access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), false);
-        var middle = before.plus(Duration.between(before, Instant.now()).dividedBy(2));
+        var middle = before.plus(Duration.between(before, clock.instant()).dividedBy(2));
         var said = answer.child("SystemDateAndTime");
         posixZone = said.flatMap(s -> s.nameAt("TimeZone", "TZ")).orElse("");
         said.flatMap(s -> s.child("UTCDateTime").flatMap(OnvifSession::instant))
@@ -209,7 +217,7 @@ final class OnvifSession {
         var said = call(access.address(), Element.of(Namespaces.DEVICE, "GetSystemDateAndTime"), true)
                 .child("SystemDateAndTime");
         var before = clockAhead;
-        var _ = call(access.address(), ClockRequest.byHand(said, Instant.now()), true);
+        var _ = call(access.address(), ClockRequest.byHand(said, clock.instant()), true);
         clockAhead = Optional.empty();
         readClock();
         return new ClockSet(
@@ -218,6 +226,11 @@ final class OnvifSession {
                 said.flatMap(s -> s.textAt("DateTimeType"))
                         .filter("NTP"::equals)
                         .isPresent());
+    }
+
+    /** By the recorder's own clock. */
+    Instant now() {
+        return clock.instant().plus(clockError());
     }
 
     /** @return what the device answers, in one line */
@@ -339,7 +352,7 @@ final class OnvifSession {
         var header = Element.of(Namespaces.ENVELOPE, "Header", more.toArray(Element[]::new));
         if (withPassword && !challenged) {
             var token = UsernameToken.header(
-                    access.user(), access.password(), Instant.now().plus(clockAhead.orElse(Duration.ZERO)));
+                    access.user(), access.password(), clock.instant().plus(clockAhead.orElse(Duration.ZERO)));
             header = header.withChild(token);
         }
         var envelope =

@@ -2,7 +2,6 @@ package choir.onvif;
 
 import choir.link.FootageLink.Bits;
 import choir.link.LinkException;
-import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -84,9 +83,6 @@ final class StreamBits {
 
     /** By the recorder's own clock. */
     private String now() {
-        return Instant.now()
-                .plus(session.clockError())
-                .truncatedTo(ChronoUnit.SECONDS)
-                .toString();
+        return session.now().truncatedTo(ChronoUnit.SECONDS).toString();
     }
 }

@@ -17,6 +17,7 @@ import java.net.Socket;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -75,9 +76,12 @@ final class StreamRelay implements Playing {
     /** The request that was sent last, until its answer has come. */
     private volatile Optional<RtspMessage> asked = Optional.empty();
 
+    private final InstantSource clock;
     private volatile boolean closed;
 
-    private StreamRelay(RecorderAccess access, Wanted wanted, Duration patience, ServerSocket door) {
+    private StreamRelay(
+            RecorderAccess access, Wanted wanted, Duration patience, ServerSocket door, InstantSource clock) {
+        this.clock = clock;
         this.access = access;
         this.wanted = wanted;
         this.patience = patience;
@@ -88,7 +92,7 @@ final class StreamRelay implements Playing {
     }
 
     /** @throws LinkException when the stream is of a kind that cannot be had */
-    static StreamRelay open(RecorderAccess access, Wanted wanted, Duration patience) {
+    static StreamRelay open(RecorderAccess access, Wanted wanted, Duration patience, InstantSource clock) {
         if (!"rtsp".equals(wanted.at().getScheme()) || wanted.at().getHost() == null) {
             throw new LinkException(
                     Reason.NOT_SUPPORTED,
@@ -97,7 +101,7 @@ final class StreamRelay implements Playing {
         try {
             var door = new ServerSocket(0, 1, InetAddress.getLoopbackAddress());
             door.setSoTimeout((int) SILENCE.toMillis());
-            var relay = new StreamRelay(access, wanted, patience, door);
+            var relay = new StreamRelay(access, wanted, patience, door, clock);
             Thread.ofVirtual().name("stream of " + access.who()).start(relay::serve);
             return relay;
         } catch (IOException e) {
@@ -300,7 +304,7 @@ final class StreamRelay implements Playing {
             begins.compareAndSet(null, recorded.from());
             return true;
         }
-        begins.compareAndSet(null, Instant.now());
+        begins.compareAndSet(null, clock.instant());
         return true;
     }
 

@@ -13,6 +13,7 @@ import java.net.URI;
 import java.security.KeyStore;
 import java.security.cert.X509Certificate;
 import java.time.Duration;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
@@ -26,7 +27,7 @@ class TlsTest {
     private OnvifLink link = link(List.of());
 
     private static OnvifLink link(List<X509Certificate> authorities) {
-        return new OnvifLink(Patience.ofCall(Duration.ofMinutes(2)), authorities);
+        return new OnvifLink(Patience.ofCall(Duration.ofMinutes(2)), authorities, InstantSource.system());
     }
 
     @BeforeEach

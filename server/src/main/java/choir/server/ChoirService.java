@@ -28,7 +28,8 @@ public class ChoirService {
 
     @Bean
     Clock clock(ServiceSettings settings) {
-        return Clock.system(settings.zone());
+        var real = Clock.system(settings.zone());
+        return settings.speed() == null ? real : FastClock.of(real, settings.speed());
     }
 
     @Bean
@@ -37,10 +38,11 @@ public class ChoirService {
     }
 
     @Bean(destroyMethod = "close")
-    OnvifLink onvifLink(ServiceSettings settings) {
+    OnvifLink onvifLink(ServiceSettings settings, Clock clock) {
         return new OnvifLink(
                 new Patience(settings.callDeadline(), settings.readingDeadline(), settings.writingDeadline()),
-                Authorities.in(Optional.ofNullable(settings.authorities())));
+                Authorities.in(Optional.ofNullable(settings.authorities())),
+                clock);
     }
 
     @Bean

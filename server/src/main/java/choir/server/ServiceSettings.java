@@ -48,6 +48,7 @@ import org.springframework.validation.annotation.Validated;
  * @param exports a folder into which tables of what is known are put; {@code exports} in the data folder when missing
  * @param exportForms {@code parquet}, {@code csv} or both
  * @param assumed what storage is reckoned with where nothing was measured
+ * @param speed how many times as fast its clock goes, and from when on, beside simulated recorders that do as well; never else
  * @param setup the first administrator; without it a one-time password is made and printed
  * @param organisation by whose accounts people sign in as well; missing for none
  */
@@ -74,6 +75,7 @@ public record ServiceSettings(
         @Nullable Path exports,
         @NotEmpty List<String> exportForms,
         Assumed assumed,
+        @Nullable String speed,
         @Nullable Setup setup,
         @Valid @Nullable Organisation organisation) {
     public record Setup(String user, String password) {}

@@ -80,7 +80,7 @@ final class Credentials {
         var digest = Xml.text(token.get(), "Password").orElse("");
         var nonce = Xml.text(token.get(), "Nonce").orElse("");
         var created = Xml.text(token.get(), "Created").orElse("");
-        var now = Instant.now().plus(recorder.clockAhead);
+        var now = SimTime.now().plus(recorder.clockAhead);
         try {
             var age = Duration.between(Instant.parse(created), now).abs();
             if (age.compareTo(WINDOW) > 0 || !seen.add(nonce + created)) {

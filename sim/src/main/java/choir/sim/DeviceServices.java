@@ -149,7 +149,7 @@ final class DeviceServices {
     }
 
     private Instant now() {
-        return Instant.now().plus(recorder.clockAhead);
+        return SimTime.now().plus(recorder.clockAhead);
     }
 
     private String setUser(Element operation) {
@@ -245,7 +245,7 @@ final class DeviceServices {
             var utc = given.map(DeviceServices::instant)
                     .orElseThrow(
                             () -> SimSoapFault.wrongValue("InvalidDateTime", "A time set by hand has to be there"));
-            recorder.change(() -> recorder.clockAhead = Duration.between(Instant.now(), utc));
+            recorder.change(() -> recorder.clockAhead = Duration.between(SimTime.now(), utc));
         }
         Xml.text(operation, "TZ").ifPresent(zone -> recorder.zone = zone);
         return "<tds:SetSystemDateAndTimeResponse/>";

@@ -61,7 +61,7 @@ final class EventAnswers {
     }
 
     private static Instant present(SimRecorder recorder) {
-        return Instant.now().plus(recorder.clockAhead).truncatedTo(ChronoUnit.MILLIS);
+        return SimTime.now().plus(recorder.clockAhead).truncatedTo(ChronoUnit.MILLIS);
     }
 
     /** @param at by the recorder's clock */
@@ -131,7 +131,7 @@ final class EventAnswers {
     }
 
     private Instant now() {
-        return Instant.now().plus(recorder.clockAhead);
+        return SimTime.now().plus(recorder.clockAhead);
     }
 
     private String time(Duration later) {

@@ -75,13 +75,13 @@ final class FrontPanel {
     }
 
     private static void turn(SimRecorder recorder, Optional<String> channel, Map<String, String> knobs) {
-        var since = Instant.now().minus(Duration.parse(knobs.getOrDefault("since", "PT0S")));
+        var since = SimTime.now().minus(Duration.parse(knobs.getOrDefault("since", "PT0S")));
         synchronized (recorder) {
             if (channel.isPresent()) {
                 var turned = recorder.channel(channel.get());
                 Runnable turning = () -> knobs.forEach((key, value) -> turn(recorder, turned, key, value));
                 if (knobs.containsKey("until")) {
-                    var until = Instant.now().minus(Duration.parse(knobs.get("until")));
+                    var until = SimTime.now().minus(Duration.parse(knobs.get("until")));
                     turned.rememberingOnly(since, until, turning);
                     return;
                 }
@@ -190,7 +190,7 @@ final class FrontPanel {
     /** @param span how long ago it began, and for how long it went on, such as {@code P3D/PT3H} */
     private static void lose(SimChannel channel, String span) {
         var both = span.split("/", 2);
-        var from = Instant.now().minus(Duration.parse(both[0]));
+        var from = SimTime.now().minus(Duration.parse(both[0]));
         channel.lose(from, from.plus(Duration.parse(both.length > 1 ? both[1] : "PT1H")));
     }
 

@@ -252,7 +252,7 @@ final class RtspDoor implements AutoCloseable {
             SimChannel channel,
             boolean replay)
             throws IOException {
-        var now = Instant.now();
+        var now = SimTime.now();
         var wanted = replay ? range(request.header("range")) : Optional.of(new Range(now, Optional.empty()));
         if (wanted.isEmpty() || session.playing) {
             send(out, request, "457 Invalid Range", "", "");
@@ -288,7 +288,7 @@ final class RtspDoor implements AutoCloseable {
             throws IOException {
         // Asked for, and told, by its own clock.
         var from = wanted.from().minus(recorder.clockAhead);
-        var end = wanted.end().map(e -> e.minus(recorder.clockAhead)).orElse(Instant.now());
+        var end = wanted.end().map(e -> e.minus(recorder.clockAhead)).orElse(SimTime.now());
         for (var stretch : new SimLife(recorder, channel).recorded(from, end)) {
             pictures(
                     out,

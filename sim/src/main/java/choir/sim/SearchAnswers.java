@@ -51,7 +51,7 @@ final class SearchAnswers {
     }
 
     private Instant now() {
-        return Instant.now().truncatedTo(ChronoUnit.SECONDS);
+        return SimTime.now().truncatedTo(ChronoUnit.SECONDS);
     }
 
     private String tell(Instant instant) {

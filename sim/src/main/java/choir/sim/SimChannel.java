@@ -83,7 +83,7 @@ final class SimChannel {
 
     /** Somebody walks past now, so many metres away. */
     void guest(int metres) {
-        var now = Instant.now();
+        var now = SimTime.now();
         guests.removeIf(g -> g.until().isBefore(now.minusSeconds(86_400)));
         guests.add(new SimLife.Passer(
                 SimLife.Kind.WALKER, now, now.plusSeconds(GUEST_SECONDS), Math.clamp(metres, 3, 90), -70, true));
@@ -92,7 +92,7 @@ final class SimChannel {
     /** Whether the job of that lane records at this moment: in its minutes, for lanes that wait for events while one is on. */
     boolean records(String lane, LocalDateTime wall) {
         boolean due = lane.equals("continuous") || lane.equals("motion") && motionNow;
-        return due && active && isDue(lane, wall) && !Instant.now().isBefore(silentUntil);
+        return due && active && isDue(lane, wall) && !SimTime.now().isBefore(silentUntil);
     }
 
     private boolean isDue(String lane, LocalDateTime wall) {
@@ -115,7 +115,7 @@ final class SimChannel {
     }
 
     void lose(Instant from, Instant until) {
-        lost.removeIf(l -> l.until().isBefore(Instant.now().minus(java.time.Duration.ofDays(40))));
+        lost.removeIf(l -> l.until().isBefore(SimTime.now().minus(java.time.Duration.ofDays(40))));
         lost.add(new SimLife.Span(from, until));
     }
 

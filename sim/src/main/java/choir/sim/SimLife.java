@@ -278,7 +278,7 @@ final class SimLife {
 
     /** Whether something moves now, or did just before, that it was to record. */
     boolean recordsMotion() {
-        var present = Instant.now();
+        var present = SimTime.now();
         return !recorded("motion", present.minusSeconds(1), present).isEmpty();
     }
 
@@ -337,7 +337,7 @@ final class SimLife {
 
     /** What is still to come is not known to anybody. */
     private static Instant earlier(Instant at) {
-        var present = Instant.now();
+        var present = SimTime.now();
         return at.isAfter(present) ? present : at;
     }
 

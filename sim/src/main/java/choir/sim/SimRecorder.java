@@ -127,7 +127,7 @@ public final class SimRecorder {
     }
 
     ZonedDateTime localTime() {
-        return Instant.now().plus(clockAhead).atZone(clockZone);
+        return SimTime.now().plus(clockAhead).atZone(clockZone);
     }
 
     SimChannel channel(String place) {
@@ -191,13 +191,13 @@ public final class SimRecorder {
     void change(SimChannel channel, Runnable act) {
         change(() -> {
             if (remembers) {
-                channel.remembering(Instant.now(), act);
+                channel.remembering(SimTime.now(), act);
             } else {
                 act.run();
             }
         });
         pause.ifPresent(p -> {
-            var now = Instant.now();
+            var now = SimTime.now();
             var until = now.plus(p.length());
             (p.ofAll() ? channels : List.of(channel)).forEach(c -> {
                 c.silentUntil = until;

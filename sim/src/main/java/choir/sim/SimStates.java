@@ -31,7 +31,7 @@ final class SimStates {
     }
 
     private static Instant now() {
-        return Instant.now().truncatedTo(ChronoUnit.SECONDS);
+        return SimTime.now().truncatedTo(ChronoUnit.SECONDS);
     }
 
     private static Told motion(SimChannel c) {

@@ -25,6 +25,7 @@ public final class Simulator implements AutoCloseable {
     private static final int MOST_THAT_REMEMBER = 1_000;
     private static final String TLS = "--tls=";
     private static final String MAKES = "--makes=";
+    private static final String SPEED = "--speed=";
 
     private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
     private final HttpServer server;
@@ -179,12 +180,12 @@ public final class Simulator implements AutoCloseable {
         server.createContext("/mail", exchange -> mail.orElseThrow().handle(exchange));
     }
 
-    /** {@code [--tls=PORT] [--makes=FILE] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
+    /** {@code [--tls=PORT] [--makes=FILE] [--speed=TIMES@INSTANT] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]}: plays the fleet that the file describes until stopped. */
     public static void main(String[] given) {
         var arguments = Arrays.stream(given).filter(a -> !a.startsWith("--")).toArray(String[]::new);
         if (arguments.length < 2) {
             System.err.println(
-                    "usage: [--tls=PORT] [--makes=FILE] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
+                    "usage: [--tls=PORT] [--makes=FILE] [--speed=TIMES@INSTANT] PORT FLEET-FILE [STATE-FOLDER [MAIL-PORT [SCENARIO-FILE]]]");
             System.exit(2);
         }
         Simulator simulator;
@@ -199,6 +200,9 @@ public final class Simulator implements AutoCloseable {
                 .filter(a -> a.startsWith(TLS))
                 .forEach(a -> simulator.secure(Integer.parseInt(a.substring(TLS.length()))));
         try {
+            Arrays.stream(given)
+                    .filter(a -> a.startsWith(SPEED))
+                    .forEach(a -> SimTime.pace(a.substring(SPEED.length())));
             Arrays.stream(given)
                     .filter(a -> a.startsWith(MAKES))
                     .forEach(a -> makes(Path.of(a.substring(MAKES.length()))));

@@ -24,7 +24,7 @@ final class TruthDoor {
     }
 
     private static String recorded(SimLife life, Instant from, Instant until) {
-        return "{\"bytes\":" + Math.round(life.bytes(from, until, Instant.now())) + ",\"recorded\":"
+        return "{\"bytes\":" + Math.round(life.bytes(from, until, SimTime.now())) + ",\"recorded\":"
                 + spans(life.recorded(from, until)) + ",\"motion\":" + spans(life.motion(from, until))
                 + "}";
     }

@@ -144,6 +144,27 @@ public class ActivityStore {
         return new Totals(known, seconds, motionKnown, moved, events, missing);
     }
 
+    /**
+     * What a camera takes.
+     *
+     * @param days of which anything is kept
+     * @param detail bytes of stretches
+     * @param old of these, those of before a day
+     */
+    record Taken(long days, long detail, long old) {}
+
+    Taken taken(long camera, LocalDate before) {
+        return database.query("""
+                        SELECT count(*) AS days, coalesce(sum(length(body)), 0) AS detail,
+                          coalesce(sum(CASE WHEN day < :before THEN length(body) END), 0) AS old
+                        FROM activity_day WHERE camera = :camera
+                        """)
+                .param("camera", camera)
+                .param("before", before.toEpochDay())
+                .query((row, n) -> new Taken(row.getLong("days"), row.getLong("detail"), row.getLong("old")))
+                .single();
+    }
+
     /** How often a camera saw motion in the two weeks before that day, as far back as its recorder tells. */
     Optional<Movement> movement(long camera, LocalDate today, ZoneId zone) {
         return Movement.of(
