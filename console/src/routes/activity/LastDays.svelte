@@ -5,7 +5,7 @@
   import Loaded from '../../lib/ui/Loaded.svelte';
   import { cameraPath, p } from '../../router';
   import DayBar from './DayBar.svelte';
-  import { cellWords, lengthWords, monthOf, nowWords, nowsFirst, otherDay, summary } from './days';
+  import { cellWords, lengthWords, nowWords, nowsFirst, otherDay, summary } from './days';
 
   /** Of each camera whether it records now, and a small line of what it recorded on the last days. */
   let { select, days = 14, named = true }: { select: string; days?: number; named?: boolean } = $props();
@@ -32,14 +32,8 @@
   const nows = $derived(new Map((now.data ?? []).map((n) => [n.camera, n])));
   const odd = $derived((now.data ?? []).filter((n) => n.odd));
 
-  function address(camera: string, date: string): string {
-    const query = new URLSearchParams({
-      select: `camera:"${camera}"`,
-      month: monthOf(date),
-      camera,
-      day: date,
-    });
-    return `${p('/activity')}?${query.toString()}`;
+  function address(camera: string): string {
+    return `${p('/activity')}?${new URLSearchParams({ select: `camera:"${camera}"` }).toString()}`;
   }
 
   const sorted = (cameras: Schemas['CameraDays'][]) => nowsFirst(cameras, nows);
@@ -72,17 +66,17 @@
             ><i class={at?.records === undefined ? 'unknown' : at.records ? 'on' : 'off'} aria-hidden="true"
             ></i>{now.isPending ? '…' : nowWords(at)}</span
           >
-          <span class="days">
+          <a
+            class="days"
+            href={address(camera.camera)}
+            aria-label="What {camera.label} recorded on the last {days} days, by day"
+          >
             {#each dates as date (date)}
-              <a
-                class="day"
-                href={address(camera.camera, date)}
-                title={cellWords(date, byDate.get(date), today)}
-                aria-label={cellWords(date, byDate.get(date), today)}
-                ><DayBar day={byDate.get(date)} past /></a
+              <span class="day" title={cellWords(date, byDate.get(date), today)}
+                ><DayBar day={byDate.get(date)} past /></span
               >
             {/each}
-          </span>
+          </a>
           <span class="text-right {sum.missing > 0 ? 'font-semibold text-loss' : 'text-faint'}"
             >{sum.missing > 0
               ? `${lengthWords(sum.missing)} missing`
@@ -139,14 +133,14 @@
   .day {
     position: relative;
     display: flex;
-    height: 22px;
+    height: 24px;
     flex-direction: column-reverse;
     overflow: hidden;
     border-radius: 2px;
     background: var(--sunken);
   }
-  .day:hover {
-    outline: 2px solid var(--accent);
+  .days:hover > .day {
+    outline: 1px solid var(--accent);
   }
   @media (max-width: 640px) {
     .line,

@@ -11,7 +11,10 @@ import choir.link.RecorderAccess;
 import choir.onvif.OnvifLink;
 import choir.onvif.Patience;
 import choir.sim.Simulator;
+import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -20,6 +23,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -196,5 +200,66 @@ class RecorderFootageTest {
         byte[] still = decoder.still(file, Duration.ofSeconds(5), 200, LONG);
         assertThat(still).startsWith(0xFF, 0xD8);
         assertThat(Files.size(file)).isGreaterThan(100_000);
+    }
+
+    /** Bytes of pictures that a player gets which reads nothing until long after the recorder has sent all, or reads at once. */
+    private long played(Instant from, boolean slow) throws Exception {
+        try (var playing = link.playRecorded(access("tern"), "01", from, from.plusSeconds(12), true)
+                        .orElseThrow();
+                var socket = new Socket("127.0.0.1", playing.address().getPort())) {
+            socket.setReceiveBufferSize(4 << 20);
+            var in = new BufferedInputStream(socket.getInputStream());
+            var described = asked(socket, in, "DESCRIBE", playing.address().toString(), "");
+            var track = described.replaceFirst("(?s).*a=control:(rtsp://\\S+)\\s*$", "$1");
+            asked(socket, in, "SETUP", track, "Transport: RTP/AVP/TCP;unicast;interleaved=0-1\r\n");
+            asked(socket, in, "PLAY", playing.address().toString(), "");
+            for (int i = 0; slow && i < 4; i++) {
+                Thread.sleep(500);
+                socket.getOutputStream()
+                        .write(request("GET_PARAMETER", playing.address().toString(), ""));
+            }
+            long bytes = 0;
+            for (int begin = in.read(); begin >= 0; begin = in.read()) {
+                if (begin == '$') {
+                    in.read();
+                    int length = in.read() << 8 | in.read();
+                    in.skipNBytes(length);
+                    bytes += length;
+                } else {
+                    text(in);
+                }
+            }
+            return bytes;
+        }
+    }
+
+    private static byte[] request(String method, String address, String headers) {
+        return (method + " " + address + " RTSP/1.0\r\nCSeq: 1\r\n" + headers + "\r\n")
+                .getBytes(StandardCharsets.US_ASCII);
+    }
+
+    private static String asked(Socket socket, BufferedInputStream in, String method, String address, String headers)
+            throws IOException {
+        socket.getOutputStream().write(request(method, address, headers));
+        return text(in);
+    }
+
+    /** An answer with its body. */
+    private static String text(BufferedInputStream in) throws IOException {
+        var head = new StringBuilder();
+        while (head.indexOf("\r\n\r\n") < 0) {
+            head.append((char) in.read());
+        }
+        var length = Pattern.compile("Content-Length: (\\d+)").matcher(head);
+        return head
+                + (length.find()
+                        ? new String(in.readNBytes(Integer.parseInt(length.group(1))), StandardCharsets.US_ASCII)
+                        : "");
+    }
+
+    @Test
+    void aSlowPlayerGetsAllThatTheRecorderSentAlsoWhenItAsksForSomethingMeanwhile() throws Exception {
+        var from = Instant.now().minus(Duration.ofHours(4)).truncatedTo(ChronoUnit.MINUTES);
+        assertThat(played(from, true)).isPositive().isEqualTo(played(from, false));
     }
 }

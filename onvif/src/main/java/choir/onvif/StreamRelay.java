@@ -201,8 +201,12 @@ final class StreamRelay implements Playing {
         }
     }
 
-    /** From the player to the recorder; ends with the player. */
+    /**
+     * From the player to the recorder; ends with the player. A recorder that has sent all goes first, and a slow player still
+     * reads then: what it asks meanwhile is asked of nobody, and must not take from it what it has not read yet.
+     */
     private void requests(Socket player, OutputStream toRecorder) {
+        boolean there = true;
         try {
             var in = new BufferedInputStream(player.getInputStream());
             for (int begin = in.read(); begin >= 0; begin = in.read()) {
@@ -212,12 +216,23 @@ final class StreamRelay implements Playing {
                     in.skipNBytes((in.read() & 0xFF) << 8 | in.read() & 0xFF);
                     continue;
                 }
-                send(translated(RtspMessage.read(begin, in)), toRecorder);
+                var request = translated(RtspMessage.read(begin, in));
+                there = there && isSent(request, toRecorder);
             }
         } catch (IOException e) {
             // The player is gone.
         }
         close();
+    }
+
+    private boolean isSent(RtspMessage request, OutputStream toRecorder) {
+        try {
+            send(request, toRecorder);
+            return true;
+        } catch (IOException e) {
+            // Whoever reads its answers notices.
+            return false;
+        }
     }
 
     private void send(RtspMessage request, OutputStream toRecorder) throws IOException {

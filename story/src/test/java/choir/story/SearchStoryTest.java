@@ -79,6 +79,7 @@ class SearchStoryTest {
                 .out());
         assertThat(found.path("state").asString("")).isEqualTo("done");
         assertThat(found.path("lookedSeconds").asDouble())
+                .as(found.path("trouble").asString(""))
                 .isEqualTo(found.path("recordedSeconds").asDouble());
         var truth = passers(from);
         var seen = found.path("found").valueStream().toList();
