@@ -18,7 +18,7 @@ public final class AreaWatch {
     /** What is no further apart is one. */
     public static final Duration APART = Duration.ofSeconds(5);
 
-    private static final int USUAL = 90;
+    private static final int USUAL = 240;
     private static final int OVER_USUAL = 2;
 
     /**
@@ -79,7 +79,7 @@ public final class AreaWatch {
         return ended;
     }
 
-    /** The middle one of the last shares, with this one. */
+    /** What a quarter of the last shares are under, with this one: of rain nearly all are alike, of people who pass few are. */
     private double usual(double share) {
         if (lately.size() == USUAL) {
             lately.removeFirst();
@@ -87,7 +87,7 @@ public final class AreaWatch {
         lately.addLast(share);
         double[] sorted =
                 lately.stream().mapToDouble(Double::doubleValue).sorted().toArray();
-        return sorted[(sorted.length - 1) / 2];
+        return sorted[(sorted.length - 1) / 4];
     }
 
     private double share(Picture picture) {
