@@ -6,9 +6,11 @@ import choir.activity.NotRecorded.Gap;
 import choir.activity.Spans.Span;
 import choir.activity.Triggering;
 import choir.drift.Matter;
+import choir.family.NativeValue;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.policy.EffectivePolicy;
+import choir.policy.SettingKey;
 import choir.server.activity.ActivityDay;
 import choir.server.activity.ActivityFollower;
 import choir.server.activity.ActivityStore;
@@ -31,6 +33,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /**
@@ -46,6 +50,7 @@ class RecordedCheck implements ActivityFollower {
     private static final long LONG = 600;
 
     private static final double MOST_OF = 0.9;
+    private static final int MOST_PEERS = 500;
     /** So much of the days has to be known before cameras are compared. */
     private static final double ENOUGH = 0.8;
 
@@ -190,16 +195,62 @@ class RecordedCheck implements ActivityFollower {
         }
         Set<Long> asked = new HashSet<>();
         meant.forEach(s -> asked.add(s.row().id()));
+        List<Standing> alone = new ArrayList<>();
         for (var members : places.values()) {
-            judge(work, members, asked);
+            if (!judge(work, members, asked, "same group and family")) {
+                members.stream().filter(m -> asked.contains(m.row().id())).forEach(alone::add);
+            }
+        }
+        variants(work, alone);
+    }
+
+    /** Whoever has too few peers in its group is judged beside those of its family that are set as it is, wherever they stand. */
+    private void variants(long work, List<Standing> alone) {
+        Map<Variant, Set<Long>> wanted = new LinkedHashMap<>();
+        alone.forEach(s -> Variant.of(s)
+                .ifPresent(v -> wanted.computeIfAbsent(v, x -> new HashSet<>())
+                        .add(s.row().id())));
+        if (wanted.isEmpty()) {
+            return;
+        }
+        Map<Variant, List<Standing>> alike = new HashMap<>();
+        standings
+                .all()
+                .forEach(s -> Variant.of(s)
+                        .filter(wanted::containsKey)
+                        .ifPresent(v ->
+                                alike.computeIfAbsent(v, x -> new ArrayList<>()).add(s)));
+        wanted.forEach((variant, cameras) ->
+                judge(work, some(alike.getOrDefault(variant, List.of()), cameras), cameras, "same family, set alike"));
+    }
+
+    /** Those that are judged, and of their peers at most so many. */
+    private static List<Standing> some(List<Standing> all, Set<Long> judged) {
+        int every = Math.max(1, all.size() / MOST_PEERS);
+        return IntStream.range(0, all.size())
+                .filter(i -> i % every == 0 || judged.contains(all.get(i).row().id()))
+                .mapToObj(all::get)
+                .toList();
+    }
+
+    /** What a recorder of a family is seen to hold of motion. */
+    private record Variant(String family, Map<SettingKey, NativeValue> motion) {
+        static Optional<Variant> of(Standing camera) {
+            return camera.held()
+                    .map(held -> new Variant(
+                            camera.familyName(),
+                            held.values().entrySet().stream()
+                                    .filter(e -> e.getKey().section().equals("motion"))
+                                    .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue))));
         }
     }
 
-    private void judge(long work, List<Standing> members, Set<Long> asked) {
+    /** @return false where too few are known */
+    private boolean judge(long work, List<Standing> members, Set<Long> asked, String alike) {
         Map<Long, Triggering.Week> weeks = new HashMap<>();
         members.forEach(m -> week(m).ifPresent(w -> weeks.put(m.row().id(), w)));
         if (!Triggering.areEnough(weeks.size())) {
-            return;
+            return false;
         }
         var odd = Triggering.odd(weeks);
         for (var member : members) {
@@ -207,7 +258,7 @@ class RecordedCheck implements ActivityFollower {
             if (!asked.contains(camera) || !weeks.containsKey(camera)) {
                 continue;
             }
-            var seen = Optional.ofNullable(odd.get(camera)).map(Seen::triggering).stream()
+            var seen = Optional.ofNullable(odd.get(camera)).map(o -> Seen.triggering(o, alike)).stream()
                     .toList();
             database.write(() -> findings.take(
                     work,
@@ -217,6 +268,7 @@ class RecordedCheck implements ActivityFollower {
                             ? Optional.of("like its peers again")
                             : Optional.empty()));
         }
+        return true;
     }
 
     private Optional<Triggering.Week> week(Standing member) {

@@ -198,14 +198,15 @@ record Seen(
                         + " one, or a covered lens.");
     }
 
-    static Seen triggering(Triggering.Odd odd) {
+    /** @param alike in what its peers are like it */
+    static Seen triggering(Triggering.Odd odd, String alike) {
         return switch (odd) {
             case Triggering.Odd.Never(double median, int peers) ->
                 about(
                         new Matter.NeverTriggers(),
                         Severity.HIGH,
                         "Its detection saw nothing in the last " + RecordedCheck.DAYS + " days; in the middle of its "
-                                + peers + " peers (same group and family) it saw "
+                                + peers + " peers (" + alike + ") it saw "
                                 + Math.round(median) + " movements a day.");
             case Triggering.Odd.Always(double share, double median, int peers) ->
                 about(
@@ -213,7 +214,7 @@ record Seen(
                         Severity.LOW,
                         "It recorded by motion for " + Math.round(100 * share) + " % of the time in the last "
                                 + RecordedCheck.DAYS + " days; in the middle of its " + peers
-                                + " peers (same group and family) " + Math.round(100 * median) + " %.");
+                                + " peers (" + alike + ") " + Math.round(100 * median) + " %.");
         };
     }
 

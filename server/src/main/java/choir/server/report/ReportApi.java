@@ -3,6 +3,8 @@ package choir.server.report;
 import choir.server.audit.Trend;
 import choir.server.forecast.ExpectedStore;
 import choir.server.paper.Paper;
+import choir.server.rollout.Preview;
+import choir.server.rollout.Price;
 import choir.server.web.Dates;
 import choir.server.web.FileAnswer;
 import choir.server.web.Problem;
@@ -88,7 +90,15 @@ class ReportApi {
             List<Long> endedFindings,
             List<Long> accepted,
             List<RecordedOfGroup> recorded,
-            List<DiskOfReport> disks) {}
+            List<DiskOfReport> disks,
+            @Nullable WaitingOfReport waiting) {}
+
+    /**
+     * What giving out everything that waits would come to; only in a report that goes up to today.
+     *
+     * @param pauses what would stop recording while it is written
+     */
+    public record WaitingOfReport(Price price, List<Preview.Pause> pauses) {}
 
     /**
      * Of one camera and day on the average, of what is known.
@@ -201,7 +211,11 @@ class ReportApi {
                 r.ended().stream().map(f -> f.id()).toList(),
                 r.accepted().stream().map(f -> f.id()).toList(),
                 r.footage().groups().stream().map(RecordedOfGroup::of).toList(),
-                r.footage().stores().stream().map(DiskOfReport::of).toList());
+                r.footage().stores().stream().map(DiskOfReport::of).toList(),
+                r.footage()
+                        .waiting()
+                        .map(w -> new WaitingOfReport(w.price(), w.pauses()))
+                        .orElse(null));
     }
 
     /**

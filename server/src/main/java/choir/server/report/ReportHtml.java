@@ -3,17 +3,21 @@ package choir.server.report;
 import choir.server.audit.Finding;
 import choir.server.audit.Trend;
 import choir.server.forecast.ExpectedStore;
+import choir.server.forecast.RangeView;
 import choir.server.paper.Paper;
+import choir.server.rollout.Waiting;
 import com.samskivert.mustache.Template;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** A report as one page that needs nothing else, for a screen and for paper. It is also well-formed XML. */
 final class ReportHtml {
@@ -92,6 +96,8 @@ final class ReportHtml {
                         .map(ReportHtml::store)
                         .toList());
         facts.put("hasStores", !footage.stores().isEmpty());
+        facts.put("waiting", footage.waiting().map(ReportHtml::waiting).orElse(List.of()));
+        facts.put("hasWaiting", footage.waiting().isPresent());
     }
 
     private static Map<String, Object> recorded(ReportedFootage.OfGroup group) {
@@ -108,6 +114,37 @@ final class ReportHtml {
                         group.missingHours() == 0
                                 ? ""
                                 : group.missingHours() < 0.05 ? "under 0.1" : decimal(group.missingHours(), 1));
+    }
+
+    /** What waits, a sentence each. */
+    private static List<String> waiting(Waiting.Cost cost) {
+        var price = cost.price();
+        List<String> said = new ArrayList<>();
+        said.add(price.settings() + (price.settings() == 1 ? " value" : " values") + " on " + price.cameras()
+                + (price.cameras() == 1 ? " camera" : " cameras") + ": recorded "
+                + decimal(price.after().hoursAWeek(), 1)
+                + " hours a week instead of " + decimal(price.before().hoursAWeek(), 1) + ", "
+                + decimal(price.after().bytesADay() / GIGABYTE, 1) + " GB a day instead of "
+                + decimal(price.before().bytesADay() / GIGABYTE, 1) + " (" + price.assumed() + ").");
+        for (var store : price.stores()) {
+            said.add(store.recorder() + (store.store() == null ? "" : " " + store.store()) + ": kept for "
+                    + days(store.after()) + " days instead of " + days(store.before())
+                    + (store.wanted() == null ? "" : ", of which " + store.wanted() + " are asked") + ".");
+        }
+        for (var pause : cost.pauses()) {
+            said.add(String.join(", ", pause.recorders())
+                    + (pause.recorders().size() == 1 ? " does" : " do") + " not record on "
+                    + (pause.allChannels() ? "any channel" : "the channel that is written") + " while it is written: "
+                    + (pause.last() == null || pause.last().gapSeconds() == null
+                            ? "for how long is not known"
+                            : decimal(pause.last().gapSeconds(), 1) + " s the last time")
+                    + ".");
+        }
+        return said;
+    }
+
+    private static String days(@Nullable RangeView range) {
+        return range == null ? "a number that nobody knows" : decimal(range.likely(), 1);
     }
 
     private static Map<String, Object> store(ExpectedStore store) {

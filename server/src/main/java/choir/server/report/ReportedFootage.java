@@ -3,9 +3,11 @@ package choir.server.report;
 import choir.activity.DayActivity.Why;
 import choir.activity.SpanComparison.Totals;
 import choir.server.forecast.ExpectedStore;
+import choir.server.rollout.Waiting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /**
@@ -14,9 +16,11 @@ import java.util.TreeMap;
  * @param groups by name; empty when nothing is known
  * @param tooMany cameras are chosen for it to be reckoned
  * @param stores as recorders are set now; empty unless the span goes up to today, since of what is past nobody knows
+ * @param waiting what giving out everything that waits would come to; likewise, and empty when nothing waits
  */
-record ReportedFootage(List<OfGroup> groups, boolean tooMany, List<ExpectedStore> stores) {
-    static final ReportedFootage NOTHING = new ReportedFootage(List.of(), false, List.of());
+record ReportedFootage(
+        List<OfGroup> groups, boolean tooMany, List<ExpectedStore> stores, Optional<Waiting.Cost> waiting) {
+    static final ReportedFootage NOTHING = new ReportedFootage(List.of(), false, List.of(), Optional.empty());
 
     private static final double HOUR = 3_600;
     private static final double DAY = 86_400;

@@ -7,6 +7,7 @@ import choir.server.audit.DecisionStore;
 import choir.server.audit.FindingStore;
 import choir.server.forecast.ExpectedStore;
 import choir.server.forecast.Forecasts;
+import choir.server.rollout.Waiting;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.web.Problem;
@@ -33,6 +34,7 @@ class Reports {
     private final WorkHistory history;
     private final ActivityStore activity;
     private final Forecasts forecasts;
+    private final Waiting waiting;
     private final Clock clock;
 
     Reports(
@@ -43,6 +45,7 @@ class Reports {
             WorkHistory history,
             ActivityStore activity,
             Forecasts forecasts,
+            Waiting waiting,
             Clock clock) {
         this.findings = findings;
         this.chosen = chosen;
@@ -51,6 +54,7 @@ class Reports {
         this.history = history;
         this.activity = activity;
         this.forecasts = forecasts;
+        this.waiting = waiting;
         this.clock = clock;
     }
 
@@ -75,17 +79,19 @@ class Reports {
     }
 
     private ReportedFootage footage(List<Standing> cameras, Span span, String select, Instant now) {
-        List<ExpectedStore> stores = new ArrayList<>();
-        if (!span.end().isBefore(now) && cameras.size() <= MOST_CAMERAS) {
-            forecasts.stores(select, stores::add);
-        }
         if (cameras.size() > MOST_CAMERAS) {
-            return new ReportedFootage(List.of(), true, List.of());
+            return new ReportedFootage(List.of(), true, List.of(), Optional.empty());
+        }
+        List<ExpectedStore> stores = new ArrayList<>();
+        Optional<Waiting.Cost> cost = Optional.empty();
+        if (!span.end().isBefore(now)) {
+            forecasts.stores(select, stores::add);
+            cost = waiting.cost(cameras);
         }
         var sums = new ReportedFootage.Sums();
         for (var camera : cameras) {
             sums.add(camera.group().text(), activity.totals(camera.row().id(), span.first(), span.last()));
         }
-        return new ReportedFootage(sums.groups(), false, stores);
+        return new ReportedFootage(sums.groups(), false, stores, cost);
     }
 }

@@ -103,10 +103,7 @@ class Previews {
             changing.add(camera);
             folds.add(camera, changes);
             pricing.add(standing, changes);
-            written.merge(
-                    standing.recorder().name(),
-                    new WritingTimes.Planned(standing.recorder().name(), standing.family(), 1),
-                    (a, b) -> new WritingTimes.Planned(a.recorder(), a.family(), a.cameras() + b.cameras()));
+            WritingTimes.plan(written, standing);
         }
         var now = clock.instant().toString();
         var proof = proofs.of(proven);

@@ -3,6 +3,7 @@ package choir.server.rollout;
 import choir.family.Family;
 import choir.link.Writing;
 import choir.server.db.Database;
+import choir.server.standing.Standing;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -52,6 +53,14 @@ class WritingTimes {
 
     /** A recorder that is to be written, with how many of its cameras. */
     record Planned(String recorder, Family family, int cameras) {}
+
+    /** Counts one more camera of its recorder. */
+    static void plan(Map<String, Planned> recorders, Standing camera) {
+        recorders.merge(
+                camera.recorder().name(),
+                new Planned(camera.recorder().name(), camera.family(), 1),
+                (a, b) -> new Planned(a.recorder(), a.family(), a.cameras() + b.cameras()));
+    }
 
     /**
      * What stops while these are written: recorders that stop on all channels one by one, the others by family. Where one was

@@ -53,6 +53,14 @@ class ActivityTest {
             use: [house]
             """;
 
+    private static final NativeConfig CONFIG = new NativeConfig(Map.of(
+            Catalogue.WEEK,
+            new NativeValue.Hours(WeekText.parse(List.of("daily motion", "daily 06:00-08:00 continuous"))),
+            Catalogue.BEFORE_EVENT,
+            NativeValue.number(5),
+            Catalogue.AFTER_EVENT,
+            NativeValue.number(15)));
+
     private TestService service;
     private FakeRecorders.Fake fake;
     /** Of each channel, whether it recorded and whether something moved at a second. */
@@ -66,15 +74,7 @@ class ActivityTest {
     @BeforeEach
     void start() {
         service = TestService.start();
-        var week = new NativeValue.Hours(WeekText.parse(List.of("daily motion", "daily 06:00-08:00 continuous")));
-        var config = new NativeConfig(Map.of(
-                Catalogue.WEEK,
-                week,
-                Catalogue.BEFORE_EVENT,
-                NativeValue.number(5),
-                Catalogue.AFTER_EVENT,
-                NativeValue.number(15)));
-        fake = service.added("r1").channel("01", config).channel("02", config);
+        fake = service.added("r1").channel("01", CONFIG).channel("02", CONFIG);
         for (var channel : List.of("01", "02")) {
             recorded.put(channel, at -> isMorning(at) || isAround(at));
             moved.put(channel, ActivityTest::isEvent);
@@ -374,6 +374,32 @@ class ActivityTest {
         assertThat(service.findings())
                 .anyMatch(f -> f.startsWith("r1/01: ") && f.contains("1 other camera has nothing then either"))
                 .anyMatch(f -> f.startsWith("r1/02: ") && f.contains("1 other camera has nothing then either"));
+    }
+
+    @Test
+    void whoHasTooFewPeersInItsGroupIsJudgedBesideThoseThatAreSetAlikeElsewhere() {
+        var other = service.added("r2");
+        for (var channel : List.of("11", "12", "13", "14")) {
+            other.channel(channel, CONFIG);
+            recorded.put(channel, at -> isMorning(at) || isAround(at));
+            moved.put(channel, ActivityTest::isEvent);
+        }
+        other.recall = this::recall;
+        service.read();
+        service.post("/api/v1/groups", Map.of("path", "elsewhere"));
+        List<Map<String, Object>> lines = new ArrayList<>();
+        for (var channel : List.of("11", "12", "13", "14")) {
+            lines.add(Map.of("line", lines.size() + 1, "camera", "r2/" + channel, "group", "elsewhere"));
+        }
+        assertThat(service.post("/api/v1/placings", Map.of("lines", lines)).status())
+                .isEqualTo(200);
+        moved.put("02", at -> false);
+        readActivity();
+        assertThat(service.findings())
+                .anyMatch(f -> f.startsWith("r1/02: Its detection saw nothing")
+                        && f.contains("its 6 peers (same family, set alike) it saw 24 movements a day"))
+                .noneMatch(f -> f.startsWith("r1/01: Its detection"))
+                .noneMatch(f -> f.startsWith("r2/") && f.contains("Its detection"));
     }
 
     private static byte[] shows(IntUnaryOperator luminance) {

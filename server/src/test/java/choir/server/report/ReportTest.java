@@ -17,6 +17,10 @@ import choir.refusal.Refusal;
 import choir.server.audit.DecisionStore.Decided;
 import choir.server.audit.Finding;
 import choir.server.forecast.ExpectedStore;
+import choir.server.forecast.RangeView;
+import choir.server.rollout.Preview;
+import choir.server.rollout.Price;
+import choir.server.rollout.Waiting;
 import choir.storage.Range;
 import choir.storage.Room;
 import choir.storage.Size;
@@ -247,9 +251,40 @@ class ReportTest {
                 OptionalInt.of(21),
                 OptionalInt.empty(),
                 Room.Verdict.TOO_SHORT);
-        var told = report().with(new ReportedFootage(groups, false, List.of(store)));
+        var told = report().with(new ReportedFootage(
+                groups,
+                false,
+                List.of(store),
+                Optional.of(new Waiting.Cost(
+                        new Price(
+                                18,
+                                4,
+                                31,
+                                List.of(),
+                                new Price.Expected(3_024, 700_000_000_000L),
+                                new Price.Expected(504, 120_000_000_000L),
+                                List.of(new Price.StoreDays(
+                                        "haldr-1",
+                                        "Disk1",
+                                        21,
+                                        new RangeView(9.0, 9.0, 9.0),
+                                        new RangeView(24.0, 24.0, 24.0),
+                                        "ENOUGH")),
+                                "measured at 18"),
+                        List.of(new Preview.Pause(
+                                "gannet",
+                                List.of("haldr-2"),
+                                true,
+                                8,
+                                new Preview.Measured("haldr-2", 8, 2.5, 9, "2027-01-09T00:00:00Z")))))));
         var html = ReportHtml.of(told, choir.server.paper.Paper.Fonts.SCREEN);
         assertThat(html).contains("16.0 (12.0 to 21.0)", "250.0", "too short", "not known", "11.1");
+        assertThat(html)
+                .contains(
+                        "31 values on 18 cameras: recorded 504.0 hours a week instead of 3024.0, 120.0 GB a day instead"
+                                + " of 700.0")
+                .contains("haldr-1 Disk1: kept for 24.0 days instead of 9.0, of which 21 are asked")
+                .contains("haldr-2 does not record on any channel while it is written: 2.5 s the last time");
         try (var document = Loader.loadPDF(ReportPdf.of(told))) {
             assertThat(new PDFTextStripper().getText(document)).contains("How long disks keep it", "What was recorded");
         }
@@ -260,7 +295,7 @@ class ReportTest {
         assertThat(new ReportedFootage.Sums().groups()).isEmpty();
         var html = ReportHtml.of(report(), choir.server.paper.Paper.Fonts.SCREEN);
         assertThat(html).contains("Nothing is known of it").doesNotContain("How long disks keep it");
-        var many = report().with(new ReportedFootage(List.of(), true, List.of()));
+        var many = report().with(new ReportedFootage(List.of(), true, List.of(), Optional.empty()));
         assertThat(ReportHtml.of(many, choir.server.paper.Paper.Fonts.SCREEN)).contains("Too many cameras");
     }
 
