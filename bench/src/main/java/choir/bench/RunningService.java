@@ -25,7 +25,7 @@ final class RunningService implements AutoCloseable {
     final Duration started;
     private @Nullable String token;
 
-    RunningService(Path jar, Path data, int port, String heap) throws Exception {
+    RunningService(Path jar, Path data, int port, String heap, String... settings) throws Exception {
         this.port = port;
         var builder = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin/java").toString(),
@@ -42,6 +42,7 @@ final class RunningService implements AutoCloseable {
                 .redirectErrorStream(true)
                 .redirectOutput(
                         ProcessBuilder.Redirect.appendTo(Path.of(data + ".log").toFile()));
+        builder.command().addAll(List.of(settings));
         builder.environment().put("CHOIR_SETUP_USER", "bench");
         builder.environment().put("CHOIR_SETUP_PASSWORD", PASSWORD);
         long began = System.nanoTime();
