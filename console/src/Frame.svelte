@@ -17,6 +17,7 @@
   import { api, ask, type Schemas } from './lib/api/client';
   import { Changes } from './lib/changes';
   import { count } from './lib/format';
+  import { person } from './lib/session.svelte';
   import { apply, theme, type Theme } from './lib/theme';
   import SelectionBox from './lib/ui/SelectionBox.svelte';
   import Shortcuts from './lib/ui/Shortcuts.svelte';
@@ -38,6 +39,9 @@
     { path: '/people', word: 'People', icon: Users },
     { path: '/journal', word: 'Journal', icon: Scroll },
   ] as const;
+  /** What speaks of the whole fleet. */
+  const OF_ALL: readonly string[] = ['/watch', '/journal'];
+  const views = VIEWS.filter((v) => person.everywhere || !OF_ALL.includes(v.path));
 
   const KEPT = ['preview', 'settings', 'own'];
   const OF_WORKS = ['audits', 'rollouts', 'rollout', 'inbox'];
@@ -130,7 +134,7 @@
       </svg>
       Choir
     </a>
-    {#each VIEWS as { path, word, icon: Icon } (path)}
+    {#each views as { path, word, icon: Icon } (path)}
       <a
         href={p(path)}
         aria-current={here(path) ? 'page' : undefined}
@@ -158,7 +162,12 @@
           <option value="dark">dark</option>
         </select>
       </label>
-      <span class="truncate" title="{session.user}, {session.role.toLowerCase()}">{session.user}</span>
+      <span
+        class="truncate"
+        title="{session.user}, {session.role.toLowerCase()}{session.places.length > 0
+          ? ` in ${session.places.join(', ')}`
+          : ''}">{session.user}</span
+      >
       <button class="act text-sm" onclick={signOut}>Sign out</button>
     </div>
   </nav>

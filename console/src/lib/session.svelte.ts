@@ -11,8 +11,16 @@ export const roles = ROLES.map((r) => r.toLowerCase() as Lowercase<Role>);
 class Person {
   session = $state.raw<Schemas['Session'] | null | undefined>();
 
-  may(role: Role): boolean {
+  may(role: Role | 'FOOTAGE'): boolean {
+    if (role === 'FOOTAGE') {
+      return this.session?.footage ?? false;
+    }
     return ROLES.indexOf((this.session?.role ?? '') as Role) >= ROLES.indexOf(role);
+  }
+
+  /** Whether they look at the whole fleet; others come by fewer doors. */
+  get everywhere(): boolean {
+    return (this.session?.places.length ?? 0) === 0;
   }
 
   get role(): string {

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { person } from './session.svelte';
 
+const session = (role: string, places: string[] = []) => ({
+  user: 'ola',
+  role,
+  places,
+  footage: false,
+  decides: false,
+  mustChoosePassword: false,
+});
+
 describe('what a person is offered', () => {
   it.each([
     ['VIEWER', [true, false, false]],
@@ -8,8 +17,15 @@ describe('what a person is offered', () => {
     ['ADMINISTRATOR', [true, true, true]],
     ['something new', [false, false, false]],
   ])('%s', (role, expected) => {
-    person.session = { user: 'ola', role, mustChoosePassword: false };
+    person.session = session(role);
     expect([person.may('VIEWER'), person.may('EDITOR'), person.may('ADMINISTRATOR')]).toEqual(expected);
+  });
+
+  it('who looks at some groups alone does not look everywhere', () => {
+    person.session = session('EDITOR', ['fleet/north']);
+    expect(person.everywhere).toBe(false);
+    person.session = session('EDITOR');
+    expect(person.everywhere).toBe(true);
   });
 
   it('nobody is offered anything before signing in', () => {

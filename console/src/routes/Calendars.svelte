@@ -104,7 +104,9 @@
     : undefined}
 >
   {#snippet act()}
-    <Allowed to="EDITOR"><button class="act act-main" onclick={() => edit()}>New calendar</button></Allowed>
+    <Allowed to="EDITOR" fleet
+      ><button class="act act-main" onclick={() => edit()}>New calendar</button></Allowed
+    >
   {/snippet}
   <Loaded query={calendars}>
     {#snippet children(all)}
@@ -113,7 +115,7 @@
           <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
             <h2 id="calendar-{c.name}" class="text-lg font-semibold">{c.name}</h2>
             <span class="flex-1 text-faint">{c.title}</span>
-            <Allowed to="EDITOR"
+            <Allowed to="EDITOR" fleet
               ><button class="text-accent underline" onclick={() => edit(c)}
                 >change<span class="sr-only"> {c.name}</span></button
               ></Allowed

@@ -76,7 +76,7 @@
 <Page question={camera.data ? camera.data.row.label : name} answer={camera.data?.row.mark.text}>
   {#snippet act()}
     <Allowed to="EDITOR"><button class="act" onclick={() => override('')}>Override …</button></Allowed>
-    <Allowed to="TECHNICIAN"
+    <Allowed to="FOOTAGE"
       ><a class="act no-underline" href={p('/cameras/:recorder/:channel/tune', { params: path })}>Tune</a>
       <a class="act no-underline" href={p('/cameras/:recorder/:channel/search', { params: path })}>Search</a
       ></Allowed

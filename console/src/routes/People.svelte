@@ -3,7 +3,7 @@
   import { Attempt } from '../lib/attempt.svelte';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { count, when } from '../lib/format';
-  import { person, roles } from '../lib/session.svelte';
+  import { person } from '../lib/session.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
   import Heads from '../lib/ui/Heads.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
@@ -12,18 +12,22 @@
   import Trouble from '../lib/ui/Trouble.svelte';
   import Tokens from './Tokens.svelte';
   import { invitationLink } from './people/invitation';
+  import { asked, aViewer, rolesOf, rolesWords, type Roles } from './people/roles';
+  import RolesForm from './people/RolesForm.svelte';
 
   const client = useQueryClient();
   const people = createQuery(() => ({
     queryKey: ['people'],
     queryFn: () => ask(api.GET('/api/v1/people')),
+    enabled: person.everywhere,
   }));
   const attempts = new Attempt();
   const again = () => void client.invalidateQueries({ queryKey: ['people'] });
 
   let adding = $state(false);
   let name = $state('');
-  let role = $state('viewer');
+  let roles = $state<Roles>(aViewer());
+  let changing = $state<string | undefined>();
   let invited = $state<Schemas['Invitation'] | undefined>();
   let leaving = $state<Schemas['PersonView'] | undefined>();
   let tokensOf = $state<string | undefined>();
@@ -32,7 +36,7 @@
     event.preventDefault();
     void attempts.run(
       async () => {
-        invited = await ask(api.POST('/api/v1/people', { body: { name, role } }));
+        invited = await ask(api.POST('/api/v1/people', { body: { name, ...asked(roles) } }));
       },
       () => {
         adding = false;
@@ -44,8 +48,24 @@
 
   const path = (of: string) => ({ params: { path: { name: of } } });
 
-  const setRole = (of: string, to: string) =>
-    attempts.run(() => ask(api.PUT('/api/v1/people/{name}', { ...path(of), body: { role: to } })), again);
+  function change(event: SubmitEvent) {
+    event.preventDefault();
+    const of = changing;
+    if (of !== undefined) {
+      void attempts.run(
+        () => ask(api.PUT('/api/v1/people/{name}', { ...path(of), body: asked(roles) })),
+        () => {
+          changing = undefined;
+          again();
+        },
+      );
+    }
+  }
+
+  function edit(p: Schemas['PersonView']) {
+    roles = rolesOf(p);
+    changing = p.name;
+  }
 
   const invite = (of: string) =>
     attempts.run(async () => {
@@ -80,68 +100,65 @@
 <Page
   question="Who may do what here?"
   answer={people.data
-    ? `${count(people.data.length, 'person', 'people')}; ${count(people.data.filter((p) => p.role === 'administrator').length, 'administrator')}.`
-    : undefined}
+    ? `${count(people.data.length, 'person', 'people')}; ${count(people.data.filter((p) => p.roles.includes('administrator')).length, 'administrator')}.`
+    : person.everywhere
+      ? undefined
+      : `You are ${person.role} in ${person.session?.places.join(', ')}.`}
 >
   {#snippet act()}
-    <Allowed to="ADMINISTRATOR"
-      ><button class="act act-main" onclick={() => (adding = true)}>Let somebody in …</button></Allowed
+    <Allowed to="ADMINISTRATOR" fleet
+      ><button
+        class="act act-main"
+        onclick={() => {
+          roles = aViewer();
+          adding = true;
+        }}>Let somebody in …</button
+      ></Allowed
     >
   {/snippet}
-  {#if !adding && !leaving}<Trouble error={attempts.error} />{/if}
-  <Loaded query={people}>
-    {#snippet children(all)}
-      <div class="relative overflow-x-auto">
-        <table class="w-full min-w-[680px] text-sm">
-          <Heads titles={['Name', 'Role', 'Password', 'Since', 'Tokens', '']} />
-          <tbody>
-            {#each all as p (p.name)}
-              <tr class="border-b border-line/60">
-                <td class="py-2 pr-4 font-semibold"
-                  >{p.name}{p.name === person.session?.user ? ' (you)' : ''}</td
-                >
-                <td class="py-2 pr-4">
-                  {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user && !p.ofTheOrganisation}
-                    <select
-                      class="field"
-                      aria-label="Role of {p.name}"
-                      value={p.role}
-                      disabled={attempts.busy}
-                      onchange={(e) => setRole(p.name, e.currentTarget.value)}
-                    >
-                      {#each roles as r (r)}<option value={r}>{r}</option>{/each}
-                    </select>
-                  {:else}{p.role}{/if}
-                </td>
-                <td class="py-2 pr-4 {p.oneTime ? 'text-waiting' : 'text-faint'}">{password(p)}</td>
-                <td class="py-2 pr-4 whitespace-nowrap">{when(p.createdAt)}</td>
-                <td class="py-2 pr-4">
-                  {#if p.tokens > 0 && person.may('ADMINISTRATOR')}
-                    <button class="underline" onclick={() => (tokensOf = p.name)}>{p.tokens}</button>
-                  {:else}<span class="text-faint">{p.tokens}</span>{/if}
-                </td>
-                <td class="py-2 text-right whitespace-nowrap">
-                  {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user}
-                    {#if !p.ofTheOrganisation}<button
-                        class="act"
-                        disabled={attempts.busy}
-                        onclick={() => invite(p.name)}>Invite again</button
-                      >{/if}
-                    <button class="act" disabled={attempts.busy} onclick={() => signOut(p.name)}
-                      >Sign out</button
-                    >
-                    <button class="act" disabled={attempts.busy} onclick={() => (leaving = p)}
-                      >Remove …</button
-                    >
-                  {/if}
-                </td>
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
-    {/snippet}
-  </Loaded>
+  {#if !adding && !leaving && !changing}<Trouble error={attempts.error} />{/if}
+  {#if person.everywhere}<Loaded query={people}>
+      {#snippet children(all)}
+        <div class="relative overflow-x-auto">
+          <table class="w-full min-w-[820px] text-sm">
+            <Heads titles={['Name', 'Roles', 'Password', 'Since', 'Tokens', '']} />
+            <tbody>
+              {#each all as p (p.name)}
+                <tr class="border-b border-line/60">
+                  <td class="py-2 pr-4 font-semibold"
+                    >{p.name}{p.name === person.session?.user ? ' (you)' : ''}</td
+                  >
+                  <td class="max-w-[34ch] py-2 pr-4">{rolesWords(p)}</td>
+                  <td class="py-2 pr-4 {p.oneTime ? 'text-waiting' : 'text-faint'}">{password(p)}</td>
+                  <td class="py-2 pr-4 whitespace-nowrap">{when(p.createdAt)}</td>
+                  <td class="py-2 pr-4">
+                    {#if p.tokens > 0 && person.may('ADMINISTRATOR')}
+                      <button class="underline" onclick={() => (tokensOf = p.name)}>{p.tokens}</button>
+                    {:else}<span class="text-faint">{p.tokens}</span>{/if}
+                  </td>
+                  <td class="py-2 text-right whitespace-nowrap">
+                    {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user}
+                      {#if !p.ofTheOrganisation}
+                        <button class="act" disabled={attempts.busy} onclick={() => edit(p)}>Roles …</button>
+                        <button class="act" disabled={attempts.busy} onclick={() => invite(p.name)}
+                          >Invite again</button
+                        >
+                      {/if}
+                      <button class="act" disabled={attempts.busy} onclick={() => signOut(p.name)}
+                        >Sign out</button
+                      >
+                      <button class="act" disabled={attempts.busy} onclick={() => (leaving = p)}
+                        >Remove …</button
+                      >
+                    {/if}
+                  </td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      {/snippet}
+    </Loaded>{/if}
   <h2 class="mt-10 mb-1 text-lg font-semibold">Your tokens</h2>
   <p class="mb-3 max-w-[80ch] text-sm text-faint">
     A token lets a program in as you, without your password. One that only looks needs no more than a viewer
@@ -160,19 +177,27 @@
       <span class="head mb-1 block">Name to sign in with</span>
       <input class="field w-full" name="name" bind:value={name} required maxlength="64" autocomplete="off" />
     </label>
-    <label>
-      <span class="head mb-1 block">Role</span>
-      <select class="field w-full" name="role" bind:value={role}>
-        <option value="viewer">viewer: sees everything, changes nothing</option>
-        <option value="technician">technician: reads recorders, tries settings, works off sheets</option>
-        <option value="editor">editor: changes policy and gives it out</option>
-        <option value="administrator">administrator: adds recorders and people</option>
-      </select>
-    </label>
+    <RolesForm bind:roles />
     <Trouble error={attempts.error} />
     <div class="flex gap-2">
       <button class="act act-main" disabled={attempts.busy}>Make an invitation</button>
       <button class="act" type="button" onclick={() => (adding = false)}>Cancel</button>
+    </div>
+  </form>
+</Modal>
+
+<Modal
+  open={changing !== undefined}
+  onclose={() => (changing = undefined)}
+  title="What {changing} may do"
+  description="They sign in again when this is kept."
+>
+  <form class="flex flex-col gap-4" onsubmit={change}>
+    <RolesForm bind:roles />
+    <Trouble error={attempts.error} />
+    <div class="flex gap-2">
+      <button class="act act-main" disabled={attempts.busy}>Keep</button>
+      <button class="act" type="button" onclick={() => (changing = undefined)}>Cancel</button>
     </div>
   </form>
 </Modal>

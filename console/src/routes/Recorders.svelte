@@ -56,7 +56,7 @@
 
 <Page question="Do the recorders answer?" answer={answer(recorders.data)}>
   {#snippet act()}
-    <Allowed to="ADMINISTRATOR"
+    <Allowed to="ADMINISTRATOR" fleet
       ><button class="act" onclick={() => (finding = true)}>Find and add …</button>
       <button class="act" onclick={() => (changing = true)}>Change passwords …</button></Allowed
     >

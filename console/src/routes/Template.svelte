@@ -61,7 +61,7 @@
     : undefined}
 >
   {#snippet act()}
-    <Allowed to="EDITOR"
+    <Allowed to="EDITOR" fleet
       ><a class="act act-main no-underline" href={p('/templates/:name/edit', { params: { name } })}>Change</a
       ></Allowed
     >
@@ -79,7 +79,7 @@
             {#each t.usedAt as at (at)}
               <li class="flex justify-between border-b border-line/60 py-1.5">
                 {at}
-                <Allowed to="EDITOR"
+                <Allowed to="EDITOR" fleet
                   ><button class="text-sm text-accent underline" onclick={() => stop(at)}
                     >stop using<span class="sr-only"> at {at}</span></button
                   ></Allowed
@@ -89,7 +89,7 @@
               <li class="text-faint">nowhere yet</li>
             {/each}
           </ul>
-          <Allowed to="EDITOR"
+          <Allowed to="EDITOR" fleet
             ><form
               class="mt-4 flex flex-wrap items-end gap-2"
               onsubmit={(e) => {

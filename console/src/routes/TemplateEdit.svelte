@@ -74,7 +74,7 @@
   answer={draft?.changed ? 'Changed and not saved yet.' : 'Nothing is changed yet.'}
 >
   {#snippet act()}
-    <Allowed to="EDITOR">
+    <Allowed to="EDITOR" fleet>
       <button class="act" onclick={() => draft?.undo()} disabled={!draft?.canUndo}>Undo</button>
       <button class="act" onclick={() => draft?.redo()} disabled={!draft?.canRedo}>Redo</button>
       <button

@@ -65,7 +65,7 @@ recording:
     : undefined}
 >
   {#snippet act()}
-    <Allowed to="EDITOR"
+    <Allowed to="EDITOR" fleet
       ><button class="act act-main" onclick={() => (making = true)}>New template …</button></Allowed
     >
   {/snippet}

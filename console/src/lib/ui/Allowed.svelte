@@ -2,8 +2,12 @@
   import type { Snippet } from 'svelte';
   import { person, type Role } from '../session.svelte';
 
-  /** What a role may do, or nothing for those who may not. */
-  let { to, children }: { to: Role; children: Snippet } = $props();
+  /** What a role may do, in the whole fleet where that is meant; nothing for those who may not. */
+  let {
+    to,
+    fleet = false,
+    children,
+  }: { to: Role | 'FOOTAGE'; fleet?: boolean; children: Snippet } = $props();
 </script>
 
-{#if person.may(to)}{@render children()}{/if}
+{#if person.may(to) && (!fleet || person.everywhere)}{@render children()}{/if}

@@ -51,7 +51,7 @@
 
 <div class="overflow-x-auto" bind:this={grid}>
   <div
-    class="min-w-[880px]"
+    class="min-w-[880px] print:min-w-0"
     role="grid"
     aria-label="What was recorded, cameras down, days across"
     aria-rowcount={cameras.length + 1}
@@ -125,6 +125,12 @@
     grid-template-columns: 148px minmax(480px, 1fr) 88px 64px 84px;
     align-items: center;
     column-gap: 12px;
+  }
+  @media print {
+    .row {
+      grid-template-columns: 128px minmax(0, 1fr) 72px 52px 72px;
+      column-gap: 8px;
+    }
   }
   .days {
     display: grid;

@@ -59,7 +59,7 @@
     {#each view.days.toReversed() as day (day.date)}
       <DayLine {view} {day} strong={day.date === date} {at} onat={(instant) => (at = instant)} />
     {/each}
-    <Allowed to="TECHNICIAN">
+    <Allowed to="FOOTAGE">
       <MomentPicture {path} zone={view.zone} {date} {at} onat={(instant) => (at = instant)} />
     </Allowed>
     {#if view.foldedUntil}

@@ -18,6 +18,9 @@ final class TokenAdd extends Act {
     @Option(names = "--role", description = "what it lets in to at most (default: all that you may do)")
     private @Nullable String role;
 
+    @Option(names = "--in", paramLabel = "GROUP", description = "where alone it lets in (default: wherever you may)")
+    private @Nullable String place;
+
     @Option(names = "--days", description = "after so many it ends by itself")
     private @Nullable Integer days;
 
@@ -27,6 +30,9 @@ final class TokenAdd extends Act {
         wish.put("label", label);
         if (role != null) {
             wish.put("role", role);
+        }
+        if (place != null) {
+            wish.put("place", place);
         }
         if (days != null) {
             wish.put("days", days);

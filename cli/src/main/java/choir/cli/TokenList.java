@@ -30,6 +30,10 @@ final class TokenList extends Act {
         return Failure.DONE;
     }
 
+    private static String where(JsonNode token) {
+        return token.hasNonNull("place") ? ", in " + Listing.text(token, "place") : "";
+    }
+
     private static String[] row(JsonNode token) {
         return new String[] {
             Listing.number(token, "id"),
@@ -38,8 +42,8 @@ final class TokenList extends Act {
             token.hasNonNull("lastUsedAt") ? Times.of(Listing.text(token, "lastUsedAt")) : "never",
             token.hasNonNull("endsAt") ? Times.of(Listing.text(token, "endsAt")) : "when revoked",
             token.hasNonNull("role")
-                    ? "what a " + Listing.text(token, "role").toLowerCase(java.util.Locale.ROOT) + " may"
-                    : "everything"
+                    ? "what a " + Listing.text(token, "role").toLowerCase(java.util.Locale.ROOT) + " may" + where(token)
+                    : "everything" + where(token)
         };
     }
 }

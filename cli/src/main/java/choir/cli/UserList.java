@@ -13,10 +13,10 @@ final class UserList extends Act {
         listing.print(
                 out(),
                 Listing.items(service.get("/api/v1/people")),
-                new Table("name", "role", "since", "password", "tokens"),
+                new Table("name", "roles", "since", "password", "tokens"),
                 p -> new String[] {
                     Listing.text(p, "name"),
-                    Listing.text(p, "role"),
+                    Roles.words(p),
                     Times.of(Listing.text(p, "createdAt")),
                     p.path("ofTheOrganisation").asBoolean()
                             ? "the organisation's account"

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import java.net.URI;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -16,8 +17,8 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
@@ -89,7 +90,8 @@ public record ServiceSettings(
      * @param secretFile whose first line is this service's secret there; missing for a public client
      * @param nameClaim what somebody is called here
      * @param groupsClaim what says their groups, in the identity token or by the issuer's user information
-     * @param administrators groups whose members are; the highest role of all of somebody's groups counts
+     * @param administrators groups whose members are, for the whole fleet; the highest role of all of somebody's groups counts
+     * @param places groups whose members have a role at a place, beside that
      * @param address under which browsers know this service, without a path, when that is not the one they ask by
      */
     public record Organisation(
@@ -103,7 +105,15 @@ public record ServiceSettings(
             @DefaultValue List<String> editors,
             @DefaultValue List<String> technicians,
             @DefaultValue List<String> viewers,
+            @DefaultValue List<@Valid AtPlace> places,
             @Nullable URI address) {
+        /** @param role with its place, such as {@code technician:terminals/haldr} */
+        public record AtPlace(
+                @NotBlank String members,
+
+                @Pattern(regexp = "(viewer|technician|editor|administrator):.+")
+                String role) {}
+
         /** Whoever stands on the way could otherwise say who anybody is. */
         @AssertTrue(message = "the issuer has to be an https address; http is for this machine alone")
         public boolean isIssuerSafe() {
@@ -111,17 +121,22 @@ public record ServiceSettings(
             return "https".equals(issuer.getScheme()) || here && "http".equals(issuer.getScheme());
         }
 
-        /** The highest role of those groups, in a word; empty when none has one. */
-        public Optional<String> role(List<String> groups) {
+        /** What members of those groups are: the highest role for the fleet, and all that they have at places. */
+        public List<String> roles(List<String> groups) {
             Map<String, List<String>> roles = new LinkedHashMap<>();
             roles.put("administrator", administrators);
             roles.put("editor", editors);
             roles.put("technician", technicians);
             roles.put("viewer", viewers);
-            return roles.entrySet().stream()
+            var everywhere = roles.entrySet().stream()
                     .filter(e -> !Collections.disjoint(e.getValue(), groups))
                     .map(Map.Entry::getKey)
-                    .findFirst();
+                    .limit(1);
+            var here = places.stream()
+                    .filter(p -> groups.contains(p.members()))
+                    .map(AtPlace::role)
+                    .distinct();
+            return Stream.concat(everywhere, here).toList();
         }
     }
 }

@@ -294,15 +294,27 @@ public final class TestService implements AutoCloseable {
 
     /** Does something as another person, who is let in first. */
     public void as(String name, String role, Runnable what) {
-        var invited = post("/api/v1/people", Map.of("name", name, "role", role));
+        as(name, List.of(role), what);
+    }
+
+    /** The same with several roles. */
+    public void as(String name, List<String> roles, Runnable what) {
+        var invited = post("/api/v1/people", Map.of("name", name, "roles", roles));
         assertThat(invited.status()).as(invited.detail()).isEqualTo(201);
         var once = invited.body().path("oneTimePassword").asString("");
         var own = "the own password of " + name;
         assertThat(post("/api/v1/session/password", Map.of("user", name, "old", once, "fresh", own))
                         .status())
                 .isEqualTo(204);
+        again(name, what);
+    }
+
+    /** Does something as a person who was let in before. */
+    public void again(String name, Runnable what) {
         var before = token;
-        token = post("/api/v1/session/token", Map.of("user", name, "password", own, "label", "t"))
+        token = post(
+                        "/api/v1/session/token",
+                        Map.of("user", name, "password", "the own password of " + name, "label", "t"))
                 .body()
                 .path("token")
                 .asString("");

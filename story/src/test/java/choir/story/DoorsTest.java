@@ -49,6 +49,7 @@ class DoorsTest {
             "/api/v1/trials",
             "/api/v1/suggestions",
             "/api/v1/group-suggestions",
+            "/api/v1/cameras/{recorder}/{channel}/still",
             "/api/v1/moments",
             "/api/v1/area-searches",
             "/api/v1/motion-maps",
@@ -234,7 +235,7 @@ class DoorsTest {
     @ValueSource(strings = {"guessed", "nobody"})
     void guessesAreCountedOneByOneHoweverManyComeAtOnce(String name) throws InterruptedException {
         if (name.equals("guessed")) {
-            assertThat(choir.post("/api/v1/people", Map.of("name", name, "role", "viewer"))
+            assertThat(choir.post("/api/v1/people", Map.of("name", name, "roles", List.of("viewer")))
                             .status())
                     .isEqualTo(201);
         }

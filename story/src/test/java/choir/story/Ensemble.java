@@ -164,8 +164,9 @@ final class Ensemble implements AutoCloseable {
     /** Somebody with a role, who signs in with {@link #PERSONS_PASSWORD}. */
     void addPerson(String name, String role) {
         var hash = new BCryptPasswordEncoder(4).encode(PERSONS_PASSWORD);
-        execute("INSERT INTO account (name, role, password_hash, one_time, created_at) VALUES ('" + name + "', '" + role
-                + "', '" + hash + "', 0, '2026-01-01T00:00:00Z')");
+        execute("INSERT INTO account (name, password_hash, one_time, created_at) VALUES ('" + name + "', '" + hash
+                + "', 0, '2026-01-01T00:00:00Z')");
+        execute("INSERT INTO account_grant (account, role, place) VALUES ('" + name + "', '" + role + "', 'fleet')");
     }
 
     /** Every row of every table that people's work stands in, as text. */

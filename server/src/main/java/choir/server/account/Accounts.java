@@ -6,31 +6,20 @@ import choir.server.db.Database;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import jakarta.annotation.PostConstruct;
-import jakarta.annotation.PreDestroy;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.TimeUnit;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 
-/** People and their tokens. Passwords are kept as bcrypt, tokens as SHA-256; neither can be shown again. */
+/** People, with what lets them in. Passwords are kept as bcrypt, and cannot be shown again. */
 @Component
 public class Accounts {
     private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
@@ -38,57 +27,20 @@ public class Accounts {
     /** An invitation that nobody followed by then is over. */
     static final Duration INVITED_FOR = Duration.ofDays(7);
 
-    private static final int LONGEST_LABEL = 100;
-    private static final Duration LONGEST_OF_MEMBERS = Duration.ofDays(90);
-    private static final Duration LONGEST_TOKEN = Duration.ofDays(3_660);
-
     /**
      * @param oneTimeUntil when a one-time password ends; empty when it does not
      * @param subject who somebody is who comes by the organisation's accounts; empty for those who have a password here
      */
     record Account(
             String name,
-            Role role,
+            Grants grants,
             String passwordHash,
             boolean oneTime,
             Optional<Instant> oneTimeUntil,
             Optional<String> subject,
             long version) {
-        Account with(Role other) {
+        Account with(Grants other) {
             return new Account(name, other, passwordHash, oneTime, oneTimeUntil, subject, version);
-        }
-    }
-
-    /**
-     * @param role what it lets in to at most; missing when it is all that its person may do
-     * @param endsAt missing when it does not end by itself
-     */
-    public record Token(
-            long id,
-            String account,
-            String label,
-            String createdAt,
-            @Nullable String lastUsedAt,
-            @Nullable String endsAt,
-            @Nullable String role) {}
-
-    /**
-     * What somebody wants a token for.
-     *
-     * @param role what it is to let in to at most; empty for all that its person may do
-     * @param lasts empty for as long as nobody takes it back
-     */
-    record TokenWish(String label, Optional<Role> role, Optional<Duration> lasts) {
-        /** @throws Problem when it cannot be meant */
-        TokenWish {
-            if (label.isBlank() || label.length() > LONGEST_LABEL) {
-                throw new Problem(
-                        Problem.Kind.INVALID, "say what the token is for, in 1 to " + LONGEST_LABEL + " characters");
-            }
-            if (lasts.filter(l -> l.isNegative() || l.isZero() || l.compareTo(LONGEST_TOKEN) > 0)
-                    .isPresent()) {
-                throw new Problem(Problem.Kind.INVALID, "a token lasts 1 to " + LONGEST_TOKEN.toDays() + " days");
-            }
         }
     }
 
@@ -96,9 +48,6 @@ public class Accounts {
     private final Journal journal;
     private final Clock clock;
     private final Guesses guesses;
-    /** When tokens were used since that was last written, by their hash. */
-    private final Map<String, Instant> used = new ConcurrentHashMap<>();
-
     private final ServiceSettings settings;
     private final PasswordEncoder encoder = new BCryptPasswordEncoder(11);
     private final SecureRandom random = new SecureRandom();
@@ -121,17 +70,17 @@ public class Accounts {
         }
         var setup = settings.setup();
         if (setup != null) {
-            add(setup.user(), Role.ADMINISTRATOR, setup.password(), false, "choir");
+            add(setup.user(), Grants.of(Role.ADMINISTRATOR), setup.password(), false, "choir");
             return;
         }
-        var password = add("admin", Role.ADMINISTRATOR, "choir");
+        var password = add("admin", Grants.of(Role.ADMINISTRATOR), "choir");
         LOG.warn("first start: sign in as \"admin\" with the one-time password {} and choose your own", password);
     }
 
     /** @return a one-time password */
-    String add(String name, Role role, String who) {
+    String add(String name, Grants grants, String who) {
         var password = secret(12);
-        add(name, role, password, true, who);
+        add(name, grants, password, true, who);
         return password;
     }
 
@@ -168,11 +117,6 @@ public class Accounts {
         return password;
     }
 
-    /** Nobody is let in by a token any more; within a transaction. */
-    public void endAllTokens() {
-        database.change("DELETE FROM token").update();
-    }
-
     private void replace(String name, String password, boolean oneTime) {
         database.change("""
                         UPDATE account
@@ -186,20 +130,51 @@ public class Accounts {
         endTokensOf(name);
     }
 
-    private void add(String name, Role role, String password, boolean oneTime, String who) {
+    private void add(String name, Grants grants, String password, boolean oneTime, String who) {
         database.write(() -> {
-            database.change("""
-                            INSERT INTO account (name, role, password_hash, one_time, created_at)
-                            VALUES (:name, :role, :hash, :oneTime, :at)
+            insert(name, encoder.encode(password), oneTime, Optional.empty());
+            give(name, grants);
+            journal.add(who, "added a person", name, grants.toString());
+        });
+    }
+
+    private void insert(String name, String hash, boolean oneTime, Optional<String> subject) {
+        database.change("""
+                        INSERT INTO account (name, password_hash, one_time, created_at, subject)
+                        VALUES (:name, :hash, :oneTime, :at, :subject)
+                        """)
+                .param("name", name)
+                .param("hash", hash)
+                .param("oneTime", oneTime ? 1 : 0)
+                .param("at", clock.instant().toString())
+                .param("subject", subject.orElse(null))
+                .update();
+    }
+
+    /** What they may do from now on; their sessions end. Within a transaction. */
+    void give(String name, Grants grants) {
+        database.change("DELETE FROM account_grant WHERE account = :name")
+                .param("name", name)
+                .update();
+        for (var grant : grants.given()) {
+            int added = database.change("""
+                            INSERT INTO account_grant (account, role, place)
+                            SELECT :name, :role, path FROM camera_group WHERE path = :place
                             """)
                     .param("name", name)
-                    .param("role", role.name())
-                    .param("hash", encoder.encode(password))
-                    .param("oneTime", oneTime ? 1 : 0)
-                    .param("at", clock.instant().toString())
+                    .param("role", grant.role().name())
+                    .param("place", grant.place().text())
                     .update();
-            journal.add(who, "added a person", name, role.word());
-        });
+            if (added == 0) {
+                throw new Problem(Problem.Kind.NOT_FOUND, "there is no group " + grant.place());
+            }
+        }
+        database.change(
+                        "UPDATE account SET footage = :footage, decides = :decides, version = version + 1 WHERE name = :name")
+                .param("footage", Grants.column(grants.footage()))
+                .param("decides", Grants.column(grants.decides()))
+                .param("name", name)
+                .update();
     }
 
     Optional<Account> find(String name) {
@@ -208,12 +183,14 @@ public class Accounts {
 
     private Optional<Account> find(String column, String value) {
         return database.query("""
-                        SELECT name, role, password_hash, one_time, one_time_until, subject, version FROM account WHERE
+                        SELECT name, password_hash, one_time, one_time_until, subject, version,
+                        """ + Grants.COLUMNS + """
+                        FROM account WHERE
                         """ + column + " = :value")
                 .param("value", value)
                 .query((row, n) -> new Account(
                         row.getString("name"),
-                        Role.valueOf(row.getString("role")),
+                        Grants.of(row),
                         row.getString("password_hash"),
                         row.getBoolean("one_time"),
                         Optional.ofNullable(row.getString("one_time_until")).map(Instant::parse),
@@ -273,30 +250,21 @@ public class Accounts {
                 if (find(member.name()).isPresent()) {
                     return Optional.empty();
                 }
-                database.change("""
-                                INSERT INTO account (name, role, password_hash, one_time, created_at, subject)
-                                VALUES (:name, :role, '', 0, :at, :subject)
-                                """)
-                        .param("name", member.name())
-                        .param("role", member.role().name())
-                        .param("at", clock.instant().toString())
-                        .param("subject", member.subject())
-                        .update();
+                insert(member.name(), "", false, Optional.of(member.subject()));
+                give(member.name(), member.grants());
                 journal.add(
                         member.name(),
                         "came by the organisation's accounts",
                         member.name(),
-                        member.role().word());
-            } else if (known.get().role() != member.role()) {
-                database.change("UPDATE account SET role = :role, version = version + 1 WHERE subject = :subject")
-                        .param("role", member.role().name())
-                        .param("subject", member.subject())
-                        .update();
+                        member.grants().toString());
+            } else if (!known.get().grants().given().equals(member.grants().given())) {
+                var name = known.get().name();
+                give(name, member.grants());
                 journal.add(
-                        known.get().name(),
+                        name,
                         "has another role by their groups",
-                        known.get().name(),
-                        known.get().role().word() + " -> " + member.role().word());
+                        name,
+                        known.get().grants() + " -> " + member.grants());
             }
             return find("subject", member.subject());
         });
@@ -323,134 +291,9 @@ public class Accounts {
         });
     }
 
-    /** Makes a token and returns its text, which is shown this once. */
-    String makeToken(String account, TokenWish wish) {
-        if (require(account).subject().isPresent()
-                && wish.lasts()
-                        .filter(l -> l.compareTo(LONGEST_OF_MEMBERS) <= 0)
-                        .isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "whether you still belong to the organisation is seen when you sign in, so a token of yours lasts "
-                            + LONGEST_OF_MEMBERS.toDays() + " days at most");
-        }
-        var text = "choir_" + secret(32);
-        var now = clock.instant().truncatedTo(ChronoUnit.SECONDS);
-        var ends = wish.lasts().map(now::plus).map(Instant::toString);
-        database.write(() -> {
-            database.change("""
-                            INSERT INTO token (account, label, hash, created_at, ends_at, role)
-                            VALUES (:account, :label, :hash, :at, :ends, :role)
-                            """)
-                    .param("account", account)
-                    .param("label", wish.label())
-                    .param("hash", hash(text))
-                    .param("at", now.toString())
-                    .param("ends", ends.orElse(null))
-                    .param("role", wish.role().map(Role::name).orElse(null))
-                    .update();
-            journal.add(
-                    account,
-                    "made a token",
-                    wish.label(),
-                    wish.role().map(r -> "as " + r.word()).orElse("")
-                            + ends.map(e -> " until " + e).orElse(""));
-        });
-        return text;
-    }
-
-    /** A token, with what it is let in to. */
-    private record Held(String account, Optional<Role> role, Optional<Instant> ends) {}
-
-    Optional<Account> byToken(String text) {
-        var hash = hash(text);
-        var now = clock.instant();
-        var account = database.query("SELECT account, role, ends_at FROM token WHERE hash = :hash")
-                .param("hash", hash)
-                .query((row, n) -> new Held(
-                        row.getString("account"),
-                        Optional.ofNullable(row.getString("role")).map(Role::valueOf),
-                        Optional.ofNullable(row.getString("ends_at")).map(Instant::parse)))
-                .optional()
-                .filter(t -> t.ends().filter(now::isAfter).isEmpty())
-                .flatMap(t -> find(t.account())
-                        .map(a -> t.role()
-                                .filter(r -> r.compareTo(a.role()) < 0)
-                                .map(a::with)
-                                .orElse(a)));
-        account.ifPresent(a -> used.put(hash, clock.instant()));
-        return account;
-    }
-
-    /** @throws Problem when a token that is made by that one would outlive it */
-    void mustEndBefore(String token, TokenWish wish) {
-        var ends = database.query("SELECT ends_at FROM token WHERE hash = :hash AND ends_at IS NOT NULL")
-                .param("hash", hash(token))
-                .query(String.class)
-                .optional()
-                .map(Instant::parse);
-        if (ends.isPresent()
-                && wish.lasts()
-                        .filter(l -> !clock.instant().plus(l).isAfter(ends.get()))
-                        .isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "the token by which you ask ends " + ends.get() + ", and one that is made by it ends no later");
-        }
-    }
-
-    /** Nobody who asks something waits for this to be written. */
-    @Scheduled(fixedDelay = 30, timeUnit = TimeUnit.SECONDS)
-    @PreDestroy
-    void keepWhenTokensWereUsed() {
-        var taken = Map.copyOf(used);
-        if (taken.isEmpty()) {
-            return;
-        }
-        database.write(() ->
-                taken.forEach((hash, at) -> database.change("UPDATE token SET last_used_at = :at WHERE hash = :hash")
-                        .param("at", at.truncatedTo(ChronoUnit.SECONDS).toString())
-                        .param("hash", hash)
-                        .update()));
-        taken.forEach(used::remove);
-    }
-
-    List<Token> tokens(String account) {
-        return database.query("SELECT id, account, label, created_at, last_used_at, ends_at, role FROM token"
-                        + " WHERE account = :account ORDER BY id")
-                .param("account", account)
-                .query(Token.class)
-                .list();
-    }
-
-    /** @param account whose it is */
-    void revoke(String account, long id, String who) {
-        database.write(() -> {
-            int gone = database.change("DELETE FROM token WHERE id = :id AND account = :account")
-                    .param("id", id)
-                    .param("account", account)
-                    .update();
-            if (gone == 0) {
-                throw new Problem(
-                        Problem.Kind.NOT_FOUND,
-                        (who.equals(account) ? "you have" : account + " has") + " no token " + id);
-            }
-            journal.add(who, "revoked a token", Long.toString(id), who.equals(account) ? "" : "of " + account);
-        });
-    }
-
-    private String secret(int bytes) {
+    String secret(int bytes) {
         var secret = new byte[bytes];
         random.nextBytes(secret);
         return Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
-    }
-
-    private static String hash(String text) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

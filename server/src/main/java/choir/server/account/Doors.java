@@ -1,5 +1,6 @@
 package choir.server.account;
 
+import choir.server.reach.Reach;
 import choir.server.web.ProblemAnswer;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
@@ -7,9 +8,12 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Set;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.authentication.AuthenticationCredentialsNotFoundException;
+import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -20,19 +24,21 @@ import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Who may enter where. Reading needs any role; the rest is listed here, address by address. */
+/** How people come in, and that they come no farther than {@link Rules} say. */
 @Configuration
 class Doors {
     /** The text of the token by which a request was let in. */
     static final String BY_TOKEN = "choir.by-token";
 
     private static final String LET_IN = "choir.let-in";
+    private static final String REACH = "choir.reach";
+    private static final String ELSEWHERE = "choir.elsewhere";
 
     private static final String CONTENT_POLICY = "default-src 'self'; script-src 'self'; style-src 'self';"
             + " img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
     @Bean
-    SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts) throws Exception {
+    SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts, Tokens tokens) throws Exception {
         return http.csrf(csrf -> csrf.spa()
                         .ignoringRequestMatchers(r -> isByToken(r) || isByNobody(r))
                         .ignoringRequestMatchers("/api/v1/session/token"))
@@ -44,7 +50,7 @@ class Doors {
                 .logout(l -> l.disable())
                 .formLogin(f -> f.disable())
                 .httpBasic(b -> b.disable())
-                .addFilterBefore(new TokenFilter(accounts), CsrfFilter.class)
+                .addFilterBefore(new TokenFilter(tokens), CsrfFilter.class)
                 .addFilterBefore(new CsrfCookie(), AuthorizationFilter.class)
                 .addFilterBefore(new FreshSession(accounts), AuthorizationFilter.class)
                 .addFilterAfter(new LetIn(), AuthorizationFilter.class)
@@ -64,75 +70,10 @@ class Doors {
                         .requestMatchers("/actuator/health/**")
                         .permitAll()
                         .requestMatchers("/actuator/**")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.DELETE, "/api/v1/session", "/api/v1/sessions", "/api/v1/tokens/*")
-                        .authenticated()
-                        .requestMatchers(HttpMethod.POST, "/api/v1/tokens")
-                        .authenticated()
-                        .requestMatchers("/api/v1/check-up")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(
-                                HttpMethod.POST,
-                                "/api/v1/readings",
-                                "/api/v1/activity/readings",
-                                "/api/v1/audits",
-                                "/api/v1/previews",
-                                "/api/v1/response-trials",
-                                "/api/v1/recorders/*/sheet/ticks",
-                                "/api/v1/template-drafts",
-                                "/api/v1/forecasts",
-                                "/api/v1/area-drafts")
-                        .hasRole(Role.TECHNICIAN.name())
-                        .requestMatchers(HttpMethod.PUT, "/api/v1/response-trials/*")
-                        .hasRole(Role.TECHNICIAN.name())
-                        // Footage shows people; who may look at settings alone does not see it.
-                        .requestMatchers(
-                                "/api/v1/clips",
-                                "/api/v1/clips/**",
-                                "/api/v1/clip-files",
-                                "/api/v1/live-levels",
-                                "/api/v1/tuning",
-                                "/api/v1/trials",
-                                "/api/v1/suggestions",
-                                "/api/v1/group-suggestions",
-                                "/api/v1/moments",
-                                "/api/v1/area-searches",
-                                "/api/v1/area-searches/**",
-                                "/api/v1/motion-maps",
-                                "/api/v1/motion-maps/**",
-                                "/api/v1/recorded-still",
-                                "/api/v1/walks",
-                                "/api/v1/walks/**")
-                        .hasRole(Role.TECHNICIAN.name())
-                        .requestMatchers(
-                                HttpMethod.POST,
-                                "/api/v1/recorders",
-                                "/api/v1/recorder-searches",
-                                "/api/v1/password-changes",
-                                "/api/v1/password-changes/outlook")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(
-                                HttpMethod.PUT,
-                                "/api/v1/recorders/*/password",
-                                "/api/v1/recorders/*/certificate",
-                                "/api/v1/families/*")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.DELETE, "/api/v1/recorders/*")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.GET, "/api/v1/people")
-                        .hasRole(Role.VIEWER.name())
-                        .requestMatchers("/api/v1/people", "/api/v1/people/**")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers("/api/v1/notices", "/api/v1/notices/**")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.POST, "/api/v1/exports")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers("/api/v1/backups", "/api/v1/backups/**")
-                        .hasRole(Role.ADMINISTRATOR.name())
-                        .requestMatchers(HttpMethod.GET, "/api/**")
-                        .hasRole(Role.VIEWER.name())
+                        .access((who, context) ->
+                                decision(context.getRequest(), new Rules.Rule(Set.of(Right.ADMINISTER), false)))
                         .requestMatchers("/api/**")
-                        .hasRole(Role.EDITOR.name())
+                        .access((who, context) -> decision(context.getRequest(), Rules.of(context.getRequest())))
                         .anyRequest()
                         .permitAll())
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failed) -> ProblemAnswer.write(
@@ -142,8 +83,26 @@ class Doors {
                                 403,
                                 denied instanceof CsrfException
                                         ? "the page is older than your sign-in; load it again"
-                                        : "your role does not allow this")))
+                                        : request.getAttribute(ELSEWHERE) instanceof Reach reach
+                                                ? "this concerns the whole fleet, and what you may do here counts in "
+                                                        + reach + " alone"
+                                                : "your role does not allow this")))
                 .build();
+    }
+
+    /** Whether somebody may, and how far that reaches. */
+    private static AuthorizationDecision decision(HttpServletRequest request, Rules.Rule rule) {
+        if (!SignedIn.isSomebody(request)) {
+            throw new AuthenticationCredentialsNotFoundException("nobody is signed in");
+        }
+        var grants = SignedIn.of(request).grants();
+        var reach = rule.rights().stream().map(grants::reach).reduce(Reach.EVERYWHERE, Reach::and);
+        if (!reach.isNowhere() && !reach.isEverywhere() && !rule.inPlaces()) {
+            request.setAttribute(ELSEWHERE, reach);
+            return new AuthorizationDecision(false);
+        }
+        request.setAttribute(REACH, reach);
+        return new AuthorizationDecision(!reach.isNowhere());
     }
 
     /** An answer that is made later comes by here a second time, without anything of who asked. */
@@ -173,10 +132,10 @@ class Doors {
 
     /** A token in the Authorization header signs this one request in. */
     private static final class TokenFilter extends OncePerRequestFilter {
-        private final Accounts accounts;
+        private final Tokens tokens;
 
-        TokenFilter(Accounts accounts) {
-            this.accounts = accounts;
+        TokenFilter(Tokens tokens) {
+            this.tokens = tokens;
         }
 
         @Override
@@ -185,10 +144,11 @@ class Doors {
             var header = request.getHeader("Authorization");
             if (header != null && header.startsWith("Bearer ")) {
                 var token = header.substring("Bearer ".length()).strip();
-                accounts.byToken(token).ifPresent(account -> {
+                tokens.account(token).ifPresent(account -> {
                     var context = SecurityContextHolder.createEmptyContext();
                     context.setAuthentication(SessionApi.authentication(account));
                     SecurityContextHolder.setContext(context);
+                    SignedIn.put(request, account);
                     request.setAttribute(BY_TOKEN, token);
                 });
             }
@@ -208,28 +168,31 @@ class Doors {
         protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
                 throws ServletException, IOException {
             var signedIn = SecurityContextHolder.getContext().getAuthentication();
-            if (signedIn != null
-                    && signedIn.getDetails() instanceof Long version
-                    && accounts.find(signedIn.getName())
-                            .filter(a -> a.version() == version)
-                            .isEmpty()) {
-                SecurityContextHolder.clearContext();
-                var session = request.getSession(false);
-                if (session != null) {
-                    session.invalidate();
-                }
+            if (signedIn != null && signedIn.getDetails() instanceof Long version && !SignedIn.isSomebody(request)) {
+                accounts.find(signedIn.getName())
+                        .filter(a -> a.version() == version)
+                        .ifPresentOrElse(a -> SignedIn.put(request, a), () -> end(request));
             }
             chain.doFilter(request, response);
         }
     }
 
-    /** Notes that all that stands before it let the request pass. */
+    private static void end(HttpServletRequest request) {
+        SecurityContextHolder.clearContext();
+        var session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
+    }
+
+    /** Notes that all that stands before it let the request pass, and how far it reaches. */
     private static final class LetIn extends OncePerRequestFilter {
         @Override
         protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
                 throws ServletException, IOException {
             request.setAttribute(LET_IN, true);
-            chain.doFilter(request, response);
+            var reach = request.getAttribute(REACH) instanceof Reach of ? of : Reach.EVERYWHERE;
+            reach.<ServletException, IOException>during(() -> chain.doFilter(request, response));
         }
     }
 

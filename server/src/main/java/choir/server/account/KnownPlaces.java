@@ -24,11 +24,11 @@ class KnownPlaces {
     private static final String BEARER = "Bearer ";
 
     private final Secrets secrets;
-    private final Accounts accounts;
+    private final Tokens tokens;
 
-    KnownPlaces(Secrets secrets, Accounts accounts) {
+    KnownPlaces(Secrets secrets, Tokens tokens) {
         this.secrets = secrets;
-        this.accounts = accounts;
+        this.tokens = tokens;
     }
 
     Place of(String name, HttpServletRequest request) {
@@ -50,7 +50,7 @@ class KnownPlaces {
     private Optional<String> byToken(String name, HttpServletRequest request) {
         return Optional.ofNullable(request.getHeader(HttpHeaders.AUTHORIZATION))
                 .filter(h -> h.startsWith(BEARER))
-                .flatMap(h -> accounts.byToken(h.substring(BEARER.length()).strip()))
+                .flatMap(h -> tokens.account(h.substring(BEARER.length()).strip()))
                 .filter(a -> a.name().equals(name))
                 .map(a -> "token of " + a.name());
     }

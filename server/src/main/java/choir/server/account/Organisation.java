@@ -105,7 +105,7 @@ class Organisation {
      * @param subject who they are, by the issuer and its own word for them, which is nobody else's
      * @param idToken what the issuer wants to see again when they sign out
      */
-    record Member(String subject, String name, Role role, String idToken) {}
+    record Member(String subject, String name, Grants grants, String idToken) {}
 
     private record Pending(State state, Nonce nonce, CodeVerifier verifier, URI callback) {}
 
@@ -245,12 +245,13 @@ class Organisation {
             throw new RefusedException(Why.ODD_NAME, "\"" + name + "\" is no name to be called by here", null);
         }
         var groups = groups(said.getClaim(of.groupsClaim()));
-        var role = of.role(groups)
-                .map(Role::of)
-                .orElseThrow(() -> new RefusedException(
-                        Why.NO_ROLE, name + " is in " + groups + ", none of which has a role here", null));
+        var roles = of.roles(groups);
+        if (roles.isEmpty()) {
+            throw new RefusedException(
+                    Why.NO_ROLE, name + " is in " + groups + ", none of which has a role here", null);
+        }
         var subject = claims.getIssuer().getValue() + " " + claims.getSubject().getValue();
-        return new Member(subject, name, role, idToken.serialize());
+        return new Member(subject, name, Grants.of(roles, null, null), idToken.serialize());
     }
 
     private static List<String> groups(@Nullable Object claim) {

@@ -2,6 +2,7 @@ package choir.server.account;
 
 import choir.server.account.Organisation.RefusedException;
 import choir.server.account.Organisation.Why;
+import choir.server.web.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URI;
@@ -76,6 +77,8 @@ class OrganisationApi {
             return goTo(URI.create("/"));
         } catch (RefusedException e) {
             return refused(e);
+        } catch (Problem e) {
+            return refused(new RefusedException(Why.NO_ROLE, String.valueOf(e.getMessage()), e));
         } catch (IllegalArgumentException e) {
             return refused(new RefusedException(Why.FAILED, "the answer is no address", e));
         }

@@ -4,6 +4,8 @@ import choir.server.account.PeopleApi.PersonView;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -33,19 +35,28 @@ class People {
 
     List<PersonView> all() {
         return database.query("""
-                        SELECT name, role, one_time, one_time_until, created_at, subject,
+                        SELECT name, one_time, one_time_until, created_at, subject,
+                        """ + Grants.COLUMNS + """
+                        ,
                                (SELECT count(*) FROM token WHERE account = name) AS tokens
                         FROM account ORDER BY name
                         """)
-                .query((row, n) -> new PersonView(
-                        row.getString("name"),
-                        Role.valueOf(row.getString("role")).word(),
-                        row.getBoolean("one_time"),
-                        row.getString("one_time_until"),
-                        row.getString("created_at"),
-                        row.getString("subject") != null,
-                        row.getInt("tokens")))
+                .query((row, n) ->
+                        view(row, accounts.require(row.getString("name")).grants()))
                 .list();
+    }
+
+    private static PersonView view(ResultSet row, Grants grants) throws SQLException {
+        return new PersonView(
+                row.getString("name"),
+                grants.texts(),
+                grants.footage().orElse(null),
+                grants.decides().orElse(null),
+                row.getBoolean("one_time"),
+                row.getString("one_time_until"),
+                row.getString("created_at"),
+                row.getString("subject") != null,
+                row.getInt("tokens"));
     }
 
     static boolean isName(String name) {
@@ -60,12 +71,12 @@ class People {
         }
     }
 
-    Role role(String name) {
-        return accounts.require(name).role();
+    Grants grants(String name) {
+        return accounts.require(name).grants();
     }
 
     /** @return the one-time password */
-    String add(String name, Role role, String who) {
+    String add(String name, Grants grants, String who) {
         if (!isName(name)) {
             throw new Problem(
                     Problem.Kind.INVALID,
@@ -76,25 +87,22 @@ class People {
             if (accounts.find(name).isPresent()) {
                 throw new Problem(Problem.Kind.CONFLICT, "there is a person " + name + " already");
             }
-            var password = accounts.add(name, role, who);
+            var password = accounts.add(name, grants, who);
             accounts.invitedUntil(name, invitedUntil());
             return password;
         });
     }
 
-    void setRole(String name, Role role, String who) {
+    void give(String name, Grants grants, String who) {
         database.write(() -> {
             mustBeLocal(name, "what they may do");
-            var before = accounts.require(name).role();
-            if (before == role) {
+            var before = accounts.require(name).grants();
+            if (before.equals(grants)) {
                 return;
             }
-            database.change("UPDATE account SET role = :role, version = version + 1 WHERE name = :name")
-                    .param("role", role.name())
-                    .param("name", name)
-                    .update();
+            accounts.give(name, grants);
             keepAnAdministrator();
-            journal.add(who, "gave a person another role", name, before.word() + " -> " + role.word());
+            journal.add(who, "gave a person another role", name, before + " -> " + grants);
         });
     }
 
@@ -125,9 +133,11 @@ class People {
     }
 
     private void keepAnAdministrator() {
-        int left = database.query("SELECT count(*) FROM account WHERE role = 'ADMINISTRATOR' AND subject IS NULL")
-                .query(Integer.class)
-                .single();
+        int left = database.query("""
+                        SELECT count(*) FROM account WHERE subject IS NULL AND EXISTS (
+                          SELECT 1 FROM account_grant
+                          WHERE account = name AND role = 'ADMINISTRATOR' AND place = 'fleet')
+                        """).query(Integer.class).single();
         if (left == 0) {
             throw new Problem(
                     Problem.Kind.CONFLICT,

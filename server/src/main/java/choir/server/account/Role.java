@@ -2,11 +2,10 @@ package choir.server.account;
 
 import choir.refusal.Refusal;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
 
 /** What a person may do; each role includes the ones before it. */
-public enum Role {
+enum Role {
     VIEWER,
     TECHNICIAN,
     EDITOR,
@@ -23,12 +22,5 @@ public enum Role {
                 .findFirst()
                 .orElseThrow(() -> new Refusal(
                         "\"" + word + "\" is no role; expected viewer, technician, editor or administrator"));
-    }
-
-    List<String> included() {
-        return Arrays.stream(values())
-                .filter(r -> r.ordinal() <= ordinal())
-                .map(Role::name)
-                .toList();
     }
 }

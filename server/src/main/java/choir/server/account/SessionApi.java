@@ -1,20 +1,18 @@
 package choir.server.account;
 
-import choir.server.account.Accounts.TokenWish;
+import choir.fleet.Node;
 import choir.server.web.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URI;
 import java.security.Principal;
 import java.time.Duration;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -30,7 +28,33 @@ import org.springframework.web.bind.annotation.RestController;
 class SessionApi {
     record SignIn(String user, String password) {}
 
-    record Session(String user, String role, boolean mustChoosePassword) {}
+    /**
+     * @param role the highest that they have anywhere
+     * @param places the groups in which alone they may look; empty for the whole fleet
+     * @param footage whether they see any
+     * @param decides whether they decide any finding
+     */
+    record Session(
+            String user,
+            String role,
+            List<String> places,
+            boolean footage,
+            boolean decides,
+            boolean mustChoosePassword) {
+        static Session of(Accounts.Account account, boolean mustChoosePassword) {
+            var grants = account.grants();
+            var seen = grants.reach(Right.SEE);
+            return new Session(
+                    account.name(),
+                    grants.highest().name(),
+                    seen.isEverywhere()
+                            ? List.of()
+                            : seen.groups().stream().map(Node.Group::text).toList(),
+                    !grants.reach(Right.FOOTAGE).isNowhere(),
+                    !grants.reach(Right.DECIDE).isNowhere(),
+                    mustChoosePassword);
+        }
+    }
 
     /** @param goTo where whoever came by the organisation's accounts signs out there as well; missing for all others */
     record SignedOut(@Nullable String goTo) {}
@@ -39,6 +63,7 @@ class SessionApi {
 
     /**
      * @param role what the token is to let in to at most; missing for all that its person may do
+     * @param place the group in which alone it is to let in; missing for wherever its person may be
      * @param days after so many it ends by itself; missing for when it is taken back
      */
     record TokenRequest(
@@ -46,19 +71,25 @@ class SessionApi {
             String password,
             String label,
             @Nullable String role,
+            @Nullable String place,
             @Nullable Integer days) {}
 
     /** The same of somebody who is signed in. */
     record OwnTokenRequest(
-            String label, @Nullable String role, @Nullable Integer days) {}
+            String label,
+            @Nullable String role,
+            @Nullable String place,
+            @Nullable Integer days) {}
 
     record TokenText(String user, String token) {}
 
     private final Accounts accounts;
+    private final Tokens tokens;
     private final KnownPlaces places;
     private final Organisation organisation;
 
-    SessionApi(Accounts accounts, KnownPlaces places, Organisation organisation) {
+    SessionApi(Accounts accounts, Tokens tokens, KnownPlaces places, Organisation organisation) {
+        this.tokens = tokens;
         this.places = places;
         this.organisation = organisation;
         this.accounts = accounts;
@@ -68,12 +99,12 @@ class SessionApi {
     Session signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
         var account = accounts.check(given.user(), given.password(), places.of(given.user(), request));
         if (account.oneTime()) {
-            return new Session(account.name(), account.role().name(), true);
+            return Session.of(account, true);
         }
         begin(account, request, response);
         places.remember(account.name(), request, response);
         accounts.note(account.name(), "signed in");
-        return new Session(account.name(), account.role().name(), false);
+        return Session.of(account, false);
     }
 
     /** A session that was there before is somebody else's. */
@@ -88,25 +119,16 @@ class SessionApi {
         new HttpSessionSecurityContextRepository().saveContext(context, request, response);
     }
 
+    /** What they may do is looked up each time they come. */
     static Authentication authentication(Accounts.Account account) {
-        List<SimpleGrantedAuthority> authorities = account.role().included().stream()
-                .map(r -> new SimpleGrantedAuthority("ROLE_" + r))
-                .toList();
-        var token = new UsernamePasswordAuthenticationToken(account.name(), null, authorities);
+        var token = new UsernamePasswordAuthenticationToken(account.name(), null, List.of());
         token.setDetails(account.version());
         return token;
     }
 
     @GetMapping("/api/v1/session")
-    Session session(Authentication authentication) {
-        return new Session(authentication.getName(), roleOf(authentication).name(), false);
-    }
-
-    private static Role roleOf(Authentication authentication) {
-        return authentication.getAuthorities().stream()
-                .map(a -> Role.valueOf(String.valueOf(a.getAuthority()).substring("ROLE_".length())))
-                .max(Comparator.naturalOrder())
-                .orElse(Role.VIEWER);
+    Session session(HttpServletRequest request) {
+        return Session.of(SignedIn.of(request), false);
     }
 
     @DeleteMapping("/api/v1/session")
@@ -140,40 +162,37 @@ class SessionApi {
                     "the password is a one-time one; choose your own first, in the console or by: choir login --new-password");
         }
         return new TokenText(
-                account.name(), accounts.makeToken(account.name(), wish(given.label(), given.role(), given.days())));
+                account.name(),
+                tokens.make(account.name(), wish(given.label(), given.role(), given.place(), given.days())));
     }
 
-    private static TokenWish wish(String label, @Nullable String role, @Nullable Integer days) {
-        return new TokenWish(
+    private static Tokens.Wish wish(
+            String label, @Nullable String role, @Nullable String place, @Nullable Integer days) {
+        return new Tokens.Wish(
                 label,
                 Optional.ofNullable(role).map(Role::of),
+                Optional.ofNullable(place).map(Node.Group::of),
                 Optional.ofNullable(days).map(Duration::ofDays));
     }
 
     /** Whoever comes by a token that may little, or ends, does not get one by it that may more or ends later. */
     @PostMapping("/api/v1/tokens")
     @ResponseStatus(HttpStatus.CREATED)
-    TokenText makeOwnToken(@RequestBody OwnTokenRequest given, Authentication who, HttpServletRequest request) {
-        var mine = roleOf(who);
-        var wish = wish(given.label(), given.role(), given.days());
-        if (request.getAttribute(Doors.BY_TOKEN) instanceof String token) {
-            accounts.mustEndBefore(token, wish);
-        }
-        var most = wish.role().filter(r -> r.compareTo(mine) < 0).orElse(mine);
-        return new TokenText(
-                who.getName(),
-                accounts.makeToken(who.getName(), new TokenWish(wish.label(), Optional.of(most), wish.lasts())));
+    TokenText makeOwnToken(@RequestBody OwnTokenRequest given, Principal who, HttpServletRequest request) {
+        var wish = wish(given.label(), given.role(), given.place(), given.days());
+        var taken = request.getAttribute(Doors.BY_TOKEN) instanceof String token ? tokens.noWider(token, wish) : wish;
+        return new TokenText(who.getName(), tokens.make(who.getName(), taken));
     }
 
     @GetMapping("/api/v1/tokens")
-    List<Accounts.Token> tokens(Principal principal) {
-        return accounts.tokens(principal.getName());
+    List<Tokens.Token> tokens(Principal principal) {
+        return tokens.of(principal.getName());
     }
 
     @DeleteMapping("/api/v1/tokens/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void revoke(@PathVariable long id, Principal principal) {
-        accounts.revoke(principal.getName(), id, principal.getName());
+        tokens.revoke(principal.getName(), id, principal.getName());
     }
 
     /** Everything that lets this person in without their password does so no more, this session among them. */

@@ -11,6 +11,7 @@ import choir.server.activity.ActivityViews.GapView;
 import choir.server.activity.ActivityViews.RecordedRun;
 import choir.server.activity.ActivityViews.TurnView;
 import choir.server.db.Database;
+import choir.server.reach.Reach;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.web.Dates;
@@ -111,7 +112,7 @@ class ActivityApi {
     /** Has recorders asked for the days that are not known yet. */
     @PostMapping("/api/v1/activity/readings")
     ResponseEntity<WorkView> read(@RequestBody ActivityReadingRequest given, Principal who) {
-        var select = given.select() == null ? "" : given.select();
+        var select = Reach.current().narrow(given.select() == null ? "" : given.select());
         long id = database.write(() -> starts.add(select, who.getName()));
         works.submit(id);
         return ResponseEntity.accepted()

@@ -2,6 +2,7 @@ package choir.server.audit;
 
 import choir.fleet.Node;
 import choir.server.db.Database;
+import choir.server.reach.Reach;
 import choir.server.standing.Standings;
 import choir.server.web.Page;
 import choir.server.web.Problem;
@@ -79,7 +80,7 @@ class AuditApi {
 
     @PostMapping("/api/v1/audits")
     ResponseEntity<WorkView> start(@RequestBody AuditRequest given, Principal who) {
-        var select = given.select() == null ? "" : given.select();
+        var select = Reach.current().narrow(given.select() == null ? "" : given.select());
         long id = database.write(() -> starts.add(select, who.getName()));
         works.submit(id);
         return ResponseEntity.accepted()
@@ -88,8 +89,11 @@ class AuditApi {
     }
 
     @GetMapping("/api/v1/audits")
-    List<WorkView> audits() {
-        return works.list(Task.Kind.AUDIT, 100).stream().map(WorkView::of).toList();
+    List<WorkView> audits(Principal who) {
+        return works.list(Task.Kind.AUDIT, 100).stream()
+                .filter(w -> Reach.current().isEverywhere() || w.who().equals(who.getName()))
+                .map(WorkView::of)
+                .toList();
     }
 
     /**
@@ -195,7 +199,9 @@ class AuditApi {
 
     @GetMapping("/api/v1/findings/{id}")
     FindingView finding(@PathVariable long id) {
-        return FindingView.of(findings.get(id));
+        var finding = findings.get(id);
+        chosen.see(List.of(finding));
+        return FindingView.of(finding);
     }
 
     /** Open and ended findings of one camera, the newest first. */

@@ -1,7 +1,11 @@
 package choir.server.audit;
 
+import choir.server.account.SignedIn;
+import choir.server.reach.Reach;
+import choir.server.standing.Standings;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
+import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -51,26 +55,54 @@ class DecisionApi {
     private final Decisions decisions;
     private final DecisionStore store;
     private final FindingStore findings;
+    private final ChosenFindings chosen;
+    private final Standings standings;
 
-    DecisionApi(Decisions decisions, DecisionStore store, FindingStore findings) {
+    DecisionApi(
+            Decisions decisions,
+            DecisionStore store,
+            FindingStore findings,
+            ChosenFindings chosen,
+            Standings standings) {
+        this.chosen = chosen;
+        this.standings = standings;
         this.decisions = decisions;
         this.store = store;
         this.findings = findings;
     }
 
     @PostMapping("/api/v1/findings/decisions")
-    DecidedView decide(@RequestBody DecisionRequest given, Principal who) {
+    DecidedView decide(@RequestBody DecisionRequest given, Principal who, HttpServletRequest request) {
         var ids = new LinkedHashSet<>(given.findings());
         if (ids.isEmpty() || ids.size() > MOST) {
             throw new Problem(
                     Problem.Kind.INVALID, "1 to " + MOST + " findings are decided at once, not " + ids.size());
         }
-        var outcome = decisions.decide(ids, decision(given), who.getName());
+        var decision = decision(given);
+        var meant = ids.stream().map(findings::get).toList();
+        chosen.see(meant);
+        if (decision instanceof Decision.Adopt) {
+            mustSpeakOf(meant, SignedIn.mayEdit(request));
+        }
+        var outcome = decisions.decide(ids, decision, who.getName());
         return new DecidedView(
                 outcome.decided(),
                 outcome.refused().stream()
                         .map(r -> new RefusedView(r.finding(), r.why()))
                         .toList());
+    }
+
+    /** What is adopted is said of a camera from then on, which is more than to decide. */
+    private void mustSpeakOf(List<Finding> meant, Reach reach) {
+        for (var finding : meant) {
+            finding.camera()
+                    .filter(c -> !reach.contains(standings.of(c).group()))
+                    .ifPresent(c -> {
+                        throw new Problem(
+                                Problem.Kind.NOT_ALLOWED,
+                                "your role does not allow you to say what " + c + " is to hold, which adopting does");
+                    });
+        }
     }
 
     private static Decision decision(DecisionRequest given) {
@@ -104,6 +136,7 @@ class DecisionApi {
         Optional<Long> next = Optional.of(id);
         while (next.isPresent() && events.size() < LONGEST_HISTORY) {
             var finding = findings.get(next.get());
+            chosen.see(List.of(finding));
             events.addAll(0, events(finding));
             next = finding.returns();
         }

@@ -1,6 +1,6 @@
 package choir.server.backup;
 
-import choir.server.account.Accounts;
+import choir.server.account.Tokens;
 import choir.server.db.DataFolder;
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
@@ -33,7 +33,7 @@ class Restored {
     private final FleetStore fleet;
     private final ObservationStore observations;
     private final Works works;
-    private final Accounts accounts;
+    private final Tokens tokens;
     private final Journal journal;
     private final Clock clock;
 
@@ -43,7 +43,7 @@ class Restored {
             FleetStore fleet,
             ObservationStore observations,
             Works works,
-            Accounts accounts,
+            Tokens tokens,
             Journal journal,
             Clock clock) {
         this.folder = folder;
@@ -51,7 +51,7 @@ class Restored {
         this.fleet = fleet;
         this.observations = observations;
         this.works = works;
-        this.accounts = accounts;
+        this.tokens = tokens;
         this.journal = journal;
         this.clock = clock;
     }
@@ -85,7 +85,7 @@ class Restored {
             }
         }
         works.stopAll("who restored a backup");
-        accounts.endAllTokens();
+        tokens.endAll();
         journal.add("choir", "restored a backup", which, "");
     }
 }

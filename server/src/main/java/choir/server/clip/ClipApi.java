@@ -5,6 +5,7 @@ import choir.footage.FootageException;
 import choir.motion.Mark;
 import choir.refusal.Refusal;
 import choir.server.journal.Journal;
+import choir.server.reach.Keeper;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.web.Instants;
@@ -82,14 +83,18 @@ class ClipApi {
 
     private final Clips clips;
     private final ClipStore store;
+    private final SeenClips seen;
     private final Standings standings;
+    private final Keeper keeper;
     private final Journal journal;
     private final Cache<String, Boolean> looked = Caffeine.newBuilder()
             .expireAfterWrite(Duration.ofHours(1))
             .maximumSize(10_000)
             .build();
 
-    ClipApi(Clips clips, ClipStore store, Standings standings, Journal journal) {
+    ClipApi(Clips clips, ClipStore store, SeenClips seen, Standings standings, Keeper keeper, Journal journal) {
+        this.seen = seen;
+        this.keeper = keeper;
         this.clips = clips;
         this.store = store;
         this.standings = standings;
@@ -111,14 +116,14 @@ class ClipApi {
 
     @GetMapping("/api/v1/clips/{id}")
     ClipView one(@PathVariable long id) {
-        return view(store.get(id));
+        return view(seen.get(id));
     }
 
     /** Takes it from the recorder; it goes after an hour unless it is kept. */
     @PostMapping("/api/v1/clips")
     ClipView take(@RequestBody ClipRequest given, Principal who) {
         return view(clips.take(
-                Node.Camera.named(given.camera()),
+                seen(given.camera()),
                 Instants.parse("from", given.from()),
                 Instants.parse("until", given.until()),
                 who.getName()));
@@ -128,22 +133,24 @@ class ClipApi {
     @PostMapping(path = "/api/v1/clip-files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ClipView add(@RequestParam String camera, @RequestParam String at, HttpServletRequest request, Principal who)
             throws IOException {
-        return view(clips.add(
-                Node.Camera.named(camera), Instants.parse("at", at), request.getInputStream(), who.getName()));
+        return view(clips.add(seen(camera), Instants.parse("at", at), request.getInputStream(), who.getName()));
     }
 
     @PostMapping("/api/v1/clips/{id}/keep")
     ClipView keep(@PathVariable long id, @RequestBody KeepRequest given, Principal who) {
+        seen.get(id);
         return view(clips.keep(id, given.because(), given.days(), who.getName()));
     }
 
     @DeleteMapping("/api/v1/clips/{id}")
     void remove(@PathVariable long id, Principal who) {
+        seen.get(id);
         clips.remove(id, who.getName());
     }
 
     @PostMapping("/api/v1/clips/{id}/marks")
     List<ClipMarkView> mark(@PathVariable long id, @RequestBody MarkRequest given, Principal who) {
+        seen.get(id);
         var from = Instants.parse("from", given.from());
         var until = given.until() == null ? from : Instants.parse("until", given.until());
         var word = given.word() == null ? "" : given.word();
@@ -152,13 +159,14 @@ class ClipApi {
 
     @DeleteMapping("/api/v1/clips/{id}/marks/{mark}")
     List<ClipMarkView> unmark(@PathVariable long id, @PathVariable long mark, Principal who) {
+        seen.get(id);
         return marks(clips.unmark(id, mark, who.getName()));
     }
 
     /** @param at ISO 8601 with a zone */
     @GetMapping(path = "/api/v1/clips/{id}/picture", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<byte[]> picture(@PathVariable long id, @RequestParam String at, Principal who) {
-        var clip = store.get(id);
+        var clip = seen.get(id);
         var since = Duration.between(clip.begins(), Instants.parse("at", at));
         if (since.isNegative() || since.compareTo(clip.length()) > 0) {
             throw new Problem(
@@ -189,6 +197,13 @@ class ClipApi {
             }
             return true;
         });
+    }
+
+    /** A camera that is named and seen. */
+    Node.Camera seen(String camera) {
+        var named = Node.Camera.named(camera);
+        keeper.see(named);
+        return named;
     }
 
     private static Mark.Kind kind(String word) {

@@ -72,20 +72,20 @@ class LevelsApi {
     public record CellsView(int columns, int rows, String shares) {}
 
     private final ClipApi looks;
-    private final ClipStore store;
+    private final SeenClips seen;
     private final Sources sources;
     private final Tried tried;
 
-    LevelsApi(ClipApi looks, ClipStore store, Sources sources, Tried tried) {
+    LevelsApi(ClipApi looks, SeenClips seen, Sources sources, Tried tried) {
         this.looks = looks;
-        this.store = store;
+        this.seen = seen;
         this.sources = sources;
         this.tried = tried;
     }
 
     @PostMapping("/api/v1/clips/{id}/levels")
     LevelsView levels(@PathVariable long id, @RequestBody LevelsRequest given, Principal who) {
-        var clip = store.get(id);
+        var clip = seen.get(id);
         looks.looks(clip, who);
         var standing = tried.standing(clip);
         var policy = tried.motion(clip, As.POLICY);
@@ -153,7 +153,7 @@ class LevelsApi {
     /** @param picture its number in the order of the levels */
     @GetMapping("/api/v1/clips/{id}/cells")
     CellsView cells(@PathVariable long id, @RequestParam int picture, @RequestParam int step) {
-        var pass = tried.pass(store.get(id));
+        var pass = tried.pass(seen.get(id));
         if (picture < 0 || picture >= pass.instants().size() || step < 1 || step > 255) {
             throw new Problem(Problem.Kind.INVALID, "clip " + id + " has no picture " + picture + " at step " + step);
         }

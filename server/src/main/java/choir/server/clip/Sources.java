@@ -20,10 +20,12 @@ class Sources {
     private static final int MOST_CLIPS = 200;
 
     private final ClipStore store;
+    private final SeenClips seen;
     private final Standings standings;
     private final FootageDoor door;
 
-    Sources(ClipStore store, Standings standings, FootageDoor door) {
+    Sources(ClipStore store, SeenClips seen, Standings standings, FootageDoor door) {
+        this.seen = seen;
         this.store = store;
         this.standings = standings;
         this.door = door;
@@ -57,7 +59,7 @@ class Sources {
     List<Clip> clips(@Nullable List<Long> numbers, @Nullable String select) {
         List<Clip> clips = new ArrayList<>();
         if (numbers != null && !numbers.isEmpty()) {
-            numbers.stream().distinct().limit(MOST_CLIPS + 1L).forEach(n -> clips.add(store.get(n)));
+            numbers.stream().distinct().limit(MOST_CLIPS + 1L).forEach(n -> clips.add(seen.get(n)));
         } else {
             var with = new HashSet<>(store.camerasWithClips());
             for (Standing standing : standings.someOf(select == null ? "" : select)) {

@@ -1,6 +1,5 @@
 package choir.server.clip;
 
-import choir.fleet.Node;
 import choir.server.clip.ClipApi.ClipView;
 import java.security.Principal;
 import java.util.List;
@@ -38,7 +37,7 @@ class WalkApi {
 
     @PostMapping("/api/v1/walks")
     WalkView start(@RequestBody WalkRequest given, Principal who) {
-        return view(walks.start(Node.Camera.named(given.camera()), who.getName()));
+        return view(walks.start(clips.seen(given.camera()), who.getName()));
     }
 
     @GetMapping("/api/v1/walks/{id}")

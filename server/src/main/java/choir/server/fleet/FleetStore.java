@@ -355,7 +355,9 @@ public class FleetStore {
                         "UPDATE camera SET camera_group = :to, version = version + 1 WHERE camera_group = :from",
                         "UPDATE template_use SET node = :to WHERE node_kind = 'GROUP' AND node = :from",
                         "UPDATE policy_override SET node = :to WHERE node_kind = 'GROUP' AND node = :from",
-                        "UPDATE node_version SET node = :to WHERE node_kind = 'GROUP' AND node = :from")) {
+                        "UPDATE node_version SET node = :to WHERE node_kind = 'GROUP' AND node = :from",
+                        "UPDATE account_grant SET place = :to WHERE place = :from",
+                        "UPDATE token SET place = :to WHERE place = :from")) {
                     database.change(sql)
                             .param("to", moved)
                             .param("from", old.text())
@@ -366,6 +368,17 @@ public class FleetStore {
                         .update();
             }
         }
+    }
+
+    /** Who has a role in that group or below, by name. */
+    List<String> placedIn(Node.Group group) {
+        return database.query("""
+                        SELECT DISTINCT account FROM account_grant
+                        WHERE place = :path OR place BETWEEN :path || '/' AND :path || '0' ORDER BY account
+                        """)
+                .param("path", group.text())
+                .query(String.class)
+                .list();
     }
 
     /** With all below it and what is said there; no camera may stand in any of them. */

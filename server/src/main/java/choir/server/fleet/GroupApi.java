@@ -3,6 +3,7 @@ package choir.server.fleet;
 import choir.fleet.Node;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
+import choir.server.reach.Keeper;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.util.List;
@@ -29,8 +30,10 @@ class GroupApi {
     private final Placings placings;
     private final Database database;
     private final Journal journal;
+    private final Keeper keeper;
 
-    GroupApi(FleetStore fleet, Placings placings, Database database, Journal journal) {
+    GroupApi(FleetStore fleet, Placings placings, Database database, Journal journal, Keeper keeper) {
+        this.keeper = keeper;
         this.fleet = fleet;
         this.placings = placings;
         this.database = database;
@@ -41,6 +44,7 @@ class GroupApi {
     @ResponseStatus(HttpStatus.CREATED)
     void add(@RequestBody NewGroup given, Principal who) {
         var group = Node.Group.of(given.path());
+        keeper.hold(group);
         database.write(() -> {
             fleet.addGroup(group);
             journal.add(who.getName(), "added a group", group.text(), "");
@@ -53,6 +57,8 @@ class GroupApi {
     void move(@RequestBody Move given, Principal who) {
         var from = Node.Group.of(given.from());
         var to = Node.Group.of(given.to());
+        keeper.hold(from);
+        keeper.hold(to);
         database.write(() -> {
             fleet.require(from);
             if (from.equals(Node.Group.ROOT) || from.contains(to)) {
@@ -71,6 +77,7 @@ class GroupApi {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@RequestParam String path, Principal who) {
         var group = Node.Group.of(path);
+        keeper.hold(group);
         database.write(() -> {
             fleet.require(group);
             if (group.equals(Node.Group.ROOT)) {
@@ -82,6 +89,13 @@ class GroupApi {
                         Problem.Kind.CONFLICT,
                         (cameras == 1 ? "a camera stands in " : cameras + " cameras stand in ") + group
                                 + " or below; move " + (cameras == 1 ? "it" : "them") + " first");
+            }
+            var placed = fleet.placedIn(group);
+            if (!placed.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        String.join(", ", placed) + (placed.size() == 1 ? " has" : " have") + " a role in " + group
+                                + " or below; give another first");
             }
             fleet.removeGroup(group);
             journal.add(who.getName(), "removed a group", group.text(), "");

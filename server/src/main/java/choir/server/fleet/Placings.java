@@ -7,6 +7,7 @@ import choir.fleet.Node;
 import choir.refusal.Refusal;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
+import choir.server.reach.Reach;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -74,11 +75,17 @@ class Placings {
     }
 
     private List<Wanted> checked(List<Line> lines) {
+        var reach = Reach.current();
         Map<String, StoredCamera> cameras = new HashMap<>();
         for (var recorder : lines.stream().flatMap(l -> recorder(l).stream()).collect(Collectors.toSet())) {
-            fleet.camerasOf(recorder).forEach(c -> cameras.put(c.camera().text(), c));
+            fleet.camerasOf(recorder).stream()
+                    .filter(c -> reach.contains(c.group()))
+                    .forEach(c -> cameras.put(c.camera().text(), c));
         }
-        var groups = fleet.groups().stream().map(Node.Group::text).collect(Collectors.toSet());
+        var groups = fleet.groups().stream()
+                .filter(reach::contains)
+                .map(Node.Group::text)
+                .collect(Collectors.toSet());
         List<Fault> faults = new ArrayList<>();
         List<Wanted> wanted = new ArrayList<>();
         Set<String> seen = new HashSet<>();

@@ -14,6 +14,7 @@ import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.journal.Journal;
 import choir.server.link.AllowedAddresses;
+import choir.server.reach.Keeper;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
 import choir.week.PosixZone;
@@ -75,6 +76,7 @@ class RecorderApi {
     private final List<RecorderFollower> followers;
     private final PauseStore pauses;
     private final Listening listening;
+    private final Keeper keeper;
     private final Clock clock;
 
     RecorderApi(
@@ -91,7 +93,9 @@ class RecorderApi {
             List<RecorderFollower> followers,
             PauseStore pauses,
             Listening listening,
+            Keeper keeper,
             Clock clock) {
+        this.keeper = keeper;
         this.listening = listening;
         this.pauses = pauses;
         this.followers = followers;
@@ -112,6 +116,7 @@ class RecorderApi {
     List<RecorderView> recorders() {
         var paused = pauses.inForce();
         return fleet.recorders().stream()
+                .filter(r -> keeper.sees(r.name()))
                 .map(r -> RecorderView.of(r, Optional.ofNullable(paused.get(r.name())), listening.since(r.name())))
                 .toList();
     }

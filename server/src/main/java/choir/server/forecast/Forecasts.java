@@ -11,6 +11,7 @@ import choir.server.forecast.CameraOutlook.As;
 import choir.server.forecast.StoreOutlook.Reckoned;
 import choir.server.forecast.StoreOutlook.Side;
 import choir.server.forecast.StoreOutlook.Sum;
+import choir.server.reach.Reach;
 import choir.server.standing.Standing;
 import choir.server.standing.Standings;
 import choir.server.standing.Standings.Supposed;
@@ -92,7 +93,8 @@ public class Forecasts {
 
     /** @param supposed what is said; empty for what is said now */
     Forecast of(String selection, Optional<Supposed> supposed) {
-        var chosen = Selection.parse(selection);
+        var reach = Reach.current();
+        var chosen = reach.narrow(Selection.parse(selection));
         var all = new Sums();
         List<StoreOutlook> stores = new ArrayList<>();
         Map<Node.Group, Sums> groups = new TreeMap<>();
@@ -101,6 +103,9 @@ public class Forecasts {
             var cameras = cameras(recorder, supposed);
             stores.addAll(stores(recorder, cameras));
             for (var camera : cameras) {
+                if (!reach.contains(camera.standing().group())) {
+                    continue;
+                }
                 all.add(camera);
                 groups.computeIfAbsent(camera.standing().group(), g -> new Sums())
                         .add(camera);

@@ -1,18 +1,21 @@
 package choir.server.inbox;
 
-import choir.server.account.Role;
+import choir.server.account.SignedIn;
+import choir.server.audit.ChosenFindings;
 import choir.server.audit.Finding;
 import choir.server.audit.FindingStore;
 import choir.server.plan.PlanTroubles;
+import choir.server.rollout.SeenRollouts;
 import choir.server.work.Task;
 import choir.server.work.Work;
 import choir.server.work.Works;
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -41,9 +44,19 @@ class InboxApi {
     private final Works works;
     private final FindingStore findings;
     private final PlanTroubles plans;
+    private final SeenRollouts rollouts;
+    private final ChosenFindings chosen;
     private final Clock clock;
 
-    InboxApi(Works works, FindingStore findings, PlanTroubles plans, Clock clock) {
+    InboxApi(
+            Works works,
+            FindingStore findings,
+            PlanTroubles plans,
+            SeenRollouts rollouts,
+            ChosenFindings chosen,
+            Clock clock) {
+        this.rollouts = rollouts;
+        this.chosen = chosen;
         this.works = works;
         this.findings = findings;
         this.plans = plans;
@@ -51,21 +64,20 @@ class InboxApi {
     }
 
     @GetMapping("/api/v1/inbox")
-    List<InboxItem> inbox(Authentication signedIn) {
+    List<InboxItem> inbox(Principal signedIn, HttpServletRequest request) {
         var who = signedIn.getName();
-        boolean mayApprove =
-                signedIn.getAuthorities().stream().anyMatch(a -> ("ROLE_" + Role.EDITOR).equals(a.getAuthority()));
+        boolean mayApprove = !SignedIn.mayEdit(request).isNowhere();
         var approvals = works.asked().stream()
-                .filter(w -> mayApprove && !w.who().equals(who))
+                .filter(w -> mayApprove && !w.who().equals(who) && rollouts.isSeen(w))
                 .map(InboxApi::toApprove);
-        var given = findings.givenTo(who, MOST_FINDINGS).stream().map(InboxApi::given);
-        var rollouts = works.list(Task.Kind.ROLLOUT, NEWEST_ROLLOUTS).stream()
+        var given = chosen.of("", findings.givenTo(who, MOST_FINDINGS)).stream().map(InboxApi::given);
+        var ended = works.list(Task.Kind.ROLLOUT, NEWEST_ROLLOUTS).stream()
                 .filter(w -> w.who().equals(who) && endedBadly(w))
                 .map(InboxApi::ended);
         var troubles = plans.of(who).stream()
                 .map(t -> new InboxItem(
                         "plan", t.about() + ": " + t.why(), t.since().toString(), null, null, null));
-        return Stream.of(approvals, rollouts, troubles, given).flatMap(s -> s).toList();
+        return Stream.of(approvals, ended, troubles, given).flatMap(s -> s).toList();
     }
 
     private boolean endedBadly(Work work) {

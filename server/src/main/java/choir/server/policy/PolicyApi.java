@@ -10,6 +10,8 @@ import choir.policy.SettingType;
 import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.server.fleet.FleetStore;
+import choir.server.reach.Keeper;
+import choir.server.reach.Reach;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
@@ -128,6 +130,7 @@ class PolicyApi {
     private final PolicyLoad load;
     private final Warnings warnings;
     private final FleetStore fleet;
+    private final Keeper keeper;
 
     PolicyApi(
             PolicyStore store,
@@ -136,7 +139,9 @@ class PolicyApi {
             PolicyLoad load,
             Warnings warnings,
             FleetStore fleet,
+            Keeper keeper,
             Clock clock) {
+        this.keeper = keeper;
         this.fleet = fleet;
         this.warnings = warnings;
         this.clock = clock;
@@ -172,7 +177,7 @@ class PolicyApi {
                 .toList();
     }
 
-    private static TemplateRow row(
+    private TemplateRow row(
             PolicyStore.StoredRevision latest, Optional<Template> template, Map<Node, List<TemplateName>> uses) {
         return new TemplateRow(
                 latest.name(),
@@ -184,8 +189,9 @@ class PolicyApi {
                 latest.at());
     }
 
-    private static List<String> usedAt(Map<Node, List<TemplateName>> uses, String template) {
+    private List<String> usedAt(Map<Node, List<TemplateName>> uses, String template) {
         return uses.entrySet().stream()
+                .filter(e -> sees(e.getKey()))
                 .filter(e -> e.getValue().contains(new TemplateName(template)))
                 .map(e -> e.getKey().text())
                 .toList();
@@ -251,7 +257,7 @@ class PolicyApi {
     @PostMapping("/api/v1/uses")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void use(@RequestBody Use given, Principal who) {
-        policies.use(new TemplateName(given.template()), Node.parse(given.node()), who.getName());
+        policies.use(new TemplateName(given.template()), held(given.node()), who.getName());
     }
 
     /** The templates of a node in their order. */
@@ -275,7 +281,7 @@ class PolicyApi {
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
         policies.useThese(
-                Node.parse(given.node()),
+                held(given.node()),
                 given.templates().stream().map(TemplateName::new).toList(),
                 Optional.ofNullable(ifMatch),
                 who.getName());
@@ -292,8 +298,10 @@ class PolicyApi {
     ResponseEntity<List<OverrideView>> overrides(@RequestParam(defaultValue = "") String node) {
         var today = LocalDate.now(clock);
         if (node.isEmpty()) {
-            return ResponseEntity.ok(
-                    nodes.overrides().stream().map(o -> view(o, today)).toList());
+            return ResponseEntity.ok(nodes.overrides().stream()
+                    .filter(o -> sees(o.node()))
+                    .map(o -> view(o, today))
+                    .toList());
         }
         var at = Node.parse(node);
         return ResponseEntity.ok()
@@ -331,7 +339,7 @@ class PolicyApi {
         var statements = Policies.statements(
                 given.set() == null ? Map.of() : given.set(), given.unset() == null ? List.of() : given.unset());
         policies.say(
-                Node.parse(given.node()),
+                held(given.node()),
                 Saying.of(statements, given.fixed(), given.because(), given.until(), who.getName()),
                 Optional.ofNullable(ifMatch));
     }
@@ -345,6 +353,19 @@ class PolicyApi {
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
         policies.takeBack(Node.parse(node), Catalogue.named(key).key(), Optional.ofNullable(ifMatch), who.getName());
+    }
+
+    private Node held(String text) {
+        var node = Node.parse(text);
+        keeper.hold(node);
+        return node;
+    }
+
+    private boolean sees(Node node) {
+        return switch (node) {
+            case Node.Camera camera -> keeper.sees(camera);
+            case Node.Group group -> Reach.current().touches(group);
+        };
     }
 
     private Instant since(String date) {

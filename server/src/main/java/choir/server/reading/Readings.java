@@ -2,6 +2,8 @@ package choir.server.reading;
 
 import choir.server.db.Database;
 import choir.server.fleet.FleetStore;
+import choir.server.reach.Keeper;
+import choir.server.reach.Reach;
 import choir.server.web.Problem;
 import choir.server.work.Task;
 import choir.server.work.Work;
@@ -26,8 +28,10 @@ class Readings {
     private final Database database;
     private final Works works;
     private final Sweeps sweeps;
+    private final Keeper keeper;
 
-    Readings(FleetStore fleet, Database database, Works works, Sweeps sweeps) {
+    Readings(FleetStore fleet, Database database, Works works, Sweeps sweeps, Keeper keeper) {
+        this.keeper = keeper;
         this.fleet = fleet;
         this.database = database;
         this.works = works;
@@ -38,14 +42,16 @@ class Readings {
     ResponseEntity<WorkView> start(@RequestBody ReadingRequest given, Principal who) {
         long id = database.write(() -> {
             var names = given.recorders() == null
-                    ? fleet.recorderNames()
+                    ? fleet.recorderNames().stream().filter(keeper::sees).toList()
                     : given.recorders().stream().distinct().toList();
+            names.forEach(keeper::see);
             names.forEach(fleet::recorder);
             if (names.isEmpty()) {
                 throw new Problem(
                         Problem.Kind.INVALID, "there is no recorder to read; add one with: choir recorder add");
             }
-            long work = works.add(new Task.Reading(given.recorders() == null ? List.of() : names), who.getName());
+            boolean isAll = given.recorders() == null && Reach.current().isEverywhere();
+            long work = works.add(new Task.Reading(isAll ? List.of() : names), who.getName());
             sweeps.plan(work, names);
             return work;
         });

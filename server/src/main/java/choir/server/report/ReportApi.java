@@ -3,6 +3,7 @@ package choir.server.report;
 import choir.server.audit.Trend;
 import choir.server.forecast.ExpectedStore;
 import choir.server.paper.Paper;
+import choir.server.reach.Reach;
 import choir.server.rollout.Preview;
 import choir.server.rollout.Price;
 import choir.server.web.Dates;
@@ -250,6 +251,6 @@ class ReportApi {
     private Report make(@Nullable String from, @Nullable String to, String select) {
         var last = to == null ? LocalDate.now(clock) : Dates.parse(to);
         var first = from == null ? last.minusDays(USUAL_DAYS - 1L) : Dates.parse(from);
-        return reports.make(first, last, select);
+        return reports.make(first, last, Reach.current().narrow(select));
     }
 }

@@ -8,9 +8,11 @@ import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Hours;
 import choir.rollout.Waves;
+import choir.server.audit.ChosenFindings;
 import choir.server.audit.Finding;
 import choir.server.audit.FindingStore;
 import choir.server.journal.Journal;
+import choir.server.reach.Reach;
 import choir.server.standing.Standings;
 import choir.server.web.Problem;
 import choir.server.work.Task;
@@ -100,7 +102,9 @@ class RolloutApi {
     private final StepStore steps;
     private final Standings standings;
     private final FindingStore findings;
+    private final ChosenFindings chosen;
     private final Works works;
+    private final SeenRollouts seen;
     private final Journal journal;
 
     RolloutApi(
@@ -109,8 +113,12 @@ class RolloutApi {
             StepStore steps,
             Standings standings,
             FindingStore findings,
+            ChosenFindings chosen,
             Works works,
+            SeenRollouts seen,
             Journal journal) {
+        this.chosen = chosen;
+        this.seen = seen;
         this.journal = journal;
         this.previews = previews;
         this.starts = starts;
@@ -122,7 +130,7 @@ class RolloutApi {
 
     @PostMapping("/api/v1/previews")
     Preview preview(@RequestBody PreviewRequest given, Principal who) {
-        var select = given.select() == null ? "" : given.select();
+        var select = Reach.current().narrow(given.select() == null ? "" : given.select());
         return previews.make(
                 select,
                 standings.someOf(select).stream()
@@ -166,6 +174,7 @@ class RolloutApi {
     ResponseEntity<WorkView> undo(
             @PathVariable long id, @RequestBody(required = false) @Nullable UndoRequest asked, Principal who) {
         var given = asked == null ? UndoRequest.ALL : asked;
+        require(id);
         return accepted(starts.undo(id, chosen(given.select()), given.terms(), who.getName()));
     }
 
@@ -180,7 +189,10 @@ class RolloutApi {
 
     @GetMapping("/api/v1/rollouts")
     List<WorkView> rollouts() {
-        return works.list(Task.Kind.ROLLOUT, 100).stream().map(WorkView::of).toList();
+        return works.list(Task.Kind.ROLLOUT, 100).stream()
+                .filter(seen::isSeen)
+                .map(WorkView::of)
+                .toList();
     }
 
     @GetMapping("/api/v1/rollouts/{id}")
@@ -196,6 +208,7 @@ class RolloutApi {
         if (work.task().kind() != Task.Kind.ROLLOUT) {
             throw new Problem(Problem.Kind.NOT_FOUND, "there is no rollout " + id);
         }
+        seen.see(work);
         return work;
     }
 
@@ -285,6 +298,7 @@ class RolloutApi {
 
     private Finding reappliable(long id) {
         var finding = findings.get(id);
+        chosen.see(List.of(finding));
         if (!finding.matter().acts().contains(Matter.Act.REAPPLY)) {
             throw new Problem(
                     Problem.Kind.INVALID,

@@ -11,6 +11,7 @@ import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.StoredCamera;
 import choir.server.journal.Journal;
+import choir.server.reach.Reach;
 import choir.server.web.Problem;
 import choir.server.work.Task;
 import choir.server.work.Works;
@@ -176,6 +177,15 @@ class RolloutStarts {
         if (changes.isEmpty()) {
             throw new Problem(Problem.Kind.CONFLICT, "there is nothing to change");
         }
+        var reach = Reach.current();
+        changes.stream()
+                .filter(p -> !reach.contains(p.camera().group()))
+                .findFirst()
+                .ifPresent(p -> {
+                    throw new Problem(
+                            Problem.Kind.NOT_ALLOWED,
+                            "it changes cameras outside " + reach + ", where what you may do here counts");
+                });
         var waves = task.waves().of(units(changes));
         long id = database.write(() -> {
             long work = ask ? works.ask(task, who) : works.add(task, who);

@@ -7,6 +7,7 @@ import choir.fleet.Selection;
 import choir.fleet.Selection.Kind;
 import choir.server.fleet.Contact;
 import choir.server.fleet.StoredRecorder;
+import choir.server.reach.Reach;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -73,6 +74,23 @@ final class Block {
     static StoredRecorder inTrouble(StoredRecorder stored, String why) {
         var last = stored.contact().lastReached();
         return stored.in(new Contact.Failed(last.orElse(Instant.EPOCH), why, last));
+    }
+
+    /** Its cameras that lie within reach; empty when none does. */
+    Optional<Block> within(Reach reach) {
+        var groups = byGroup().keySet();
+        if (groups.stream().noneMatch(reach::contains)) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                groups.stream().allMatch(reach::contains)
+                        ? this
+                        : of(
+                                stored,
+                                summary.trouble(),
+                                cameras().stream()
+                                        .filter(c -> reach.contains(c.group()))
+                                        .toList()));
     }
 
     StoredRecorder stored() {

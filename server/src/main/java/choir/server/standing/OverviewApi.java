@@ -5,6 +5,7 @@ import choir.fleet.Node;
 import choir.policy.Catalogue;
 import choir.server.fleet.FleetStore;
 import choir.server.fleet.PauseStore;
+import choir.server.reach.Reach;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -66,7 +67,7 @@ class OverviewApi {
 
     @GetMapping("/api/v1/overview")
     Overview overview() {
-        var snapshot = standings.snapshot();
+        var snapshot = standings.seen();
         var byGroup = snapshot.byGroup();
         var all = new Tally();
         byGroup.values().forEach(all::add);
@@ -86,6 +87,7 @@ class OverviewApi {
                 all.minutesWithoutRecording(),
                 away(snapshot),
                 pauses.inForce().entrySet().stream()
+                        .filter(e -> snapshot.block(e.getKey()).isPresent())
                         .map(e -> e.getValue().words(e.getKey()))
                         .sorted()
                         .limit(MOST_AWAY)
@@ -122,9 +124,9 @@ class OverviewApi {
 
     @GetMapping("/api/v1/groups")
     List<GroupRow> groups() {
-        var direct = standings.snapshot().byGroup();
+        var direct = standings.seen().byGroup();
         Map<Node.Group, Tally> below = new TreeMap<>();
-        fleet.groups().forEach(g -> below.put(g, new Tally()));
+        fleet.groups().stream().filter(Reach.current()::touches).forEach(g -> below.put(g, new Tally()));
         // A group of a camera is in the snapshot when it is on the disk, or a moment before it is gone from there.
         direct.forEach((group, tally) -> group.chain()
                 .forEach(g -> below.computeIfAbsent(g, x -> new Tally()).add(tally)));

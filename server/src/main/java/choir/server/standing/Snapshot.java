@@ -2,6 +2,7 @@ package choir.server.standing;
 
 import choir.fleet.Node;
 import choir.fleet.Selection;
+import choir.server.reach.Reach;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
@@ -77,6 +78,15 @@ final class Snapshot {
         }
         fresh.values().forEach(block -> block.ifPresent(all::add));
         return of(day, now, all);
+    }
+
+    /** What of it lies within reach: those cameras, and their recorders. */
+    Snapshot within(Reach reach) {
+        List<Block> seen = new ArrayList<>();
+        for (var block : blocks) {
+            block.within(reach).ifPresent(seen::add);
+        }
+        return new Snapshot(day, said, seen.toArray(Block[]::new));
     }
 
     /** What was asked of the one before is not worked out anew over all recorders when a few have changed. */

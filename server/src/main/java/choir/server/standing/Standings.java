@@ -7,6 +7,7 @@ import choir.policy.NodeWords;
 import choir.server.db.Database;
 import choir.server.family.KnownFamilies;
 import choir.server.fleet.FleetStore;
+import choir.server.reach.Reach;
 import choir.server.web.ChangeFeed;
 import choir.server.web.Page;
 import choir.server.web.Problem;
@@ -18,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -211,13 +213,14 @@ public class Standings {
         return Snapshot.of(today, said, blocks);
     }
 
-    /** All cameras, sorted by recorder and channel. */
+    /** All cameras that the person of this request may see, sorted by recorder and channel. */
     public List<Standing> all() {
-        return snapshot().select(Selection.ALL);
+        return select(Selection.ALL);
     }
 
+    /** Those of them that a selection means. */
     public List<Standing> select(Selection selection) {
-        return snapshot().select(selection);
+        return snapshot().select(Reach.current().narrow(selection));
     }
 
     /**
@@ -226,12 +229,43 @@ public class Standings {
      * @param after need not be there any more
      */
     public Page<Standing> page(Selection selection, Optional<Node.Camera> after, int limit) {
-        var part = snapshot().part(selection, after, Page.checked(limit));
+        var part = snapshot().part(Reach.current().narrow(selection), after, Page.checked(limit));
         return new Page<>(part.cameras(), part.next(), part.total());
     }
 
+    /** @throws Problem the same for a camera that is not there and for one that the person of this request may not see */
     public Standing of(Node.Camera camera) {
-        return snapshot().of(camera).orElseThrow(() -> fleet.noSuch(camera));
+        return snapshot()
+                .of(camera)
+                .filter(s -> Reach.current().contains(s.group()))
+                .orElseThrow(() -> Reach.current().isEverywhere()
+                        ? fleet.noSuch(camera)
+                        : new Problem(Problem.Kind.NOT_FOUND, "you see no camera \"" + camera.text() + "\""));
+    }
+
+    /** Whether the person of this request may see that camera. */
+    public boolean sees(Node.Camera camera) {
+        var reach = Reach.current();
+        return reach.isEverywhere()
+                || snapshot().of(camera).filter(s -> reach.contains(s.group())).isPresent();
+    }
+
+    /** Whether the person of this request may see all cameras of that recorder, or one of them at least. */
+    public boolean sees(String recorder, boolean all) {
+        var reach = Reach.current();
+        if (reach.isEverywhere()) {
+            return true;
+        }
+        var groups = block(recorder).map(b -> b.byGroup().keySet()).orElse(Set.of());
+        return all
+                ? !groups.isEmpty() && groups.stream().allMatch(reach::contains)
+                : groups.stream().anyMatch(reach::contains);
+    }
+
+    /** What the person of this request may see of the fleet. */
+    Snapshot seen() {
+        var reach = Reach.current();
+        return reach.isEverywhere() ? snapshot() : snapshot().within(reach);
     }
 
     /** The cameras of one recorder, in order. */
@@ -290,19 +324,22 @@ public class Standings {
         if (found.isEmpty()) {
             throw new Problem(
                     Problem.Kind.NOT_FOUND,
-                    selection.isBlank()
-                            ? "there is no camera yet; add a recorder with: choir recorder add"
-                            : "no camera is selected by \"" + selection + "\"" + Meant.hints(chosen, selection, fleet));
+                    !Reach.current().isEverywhere()
+                            ? "you see no camera"
+                                    + (selection.isBlank() ? "" : " that is selected by \"" + selection + "\"")
+                            : selection.isBlank()
+                                    ? "there is no camera yet; add a recorder with: choir recorder add"
+                                    : "no camera is selected by \"" + selection + "\""
+                                            + Meant.hints(chosen, selection, fleet));
         }
         return found;
     }
 
     /** The recorders that have a camera of a selection, by name; never none. */
     public List<String> recordersOf(String selection) {
-        var chosen = Selection.parse(selection);
-        var snapshot = snapshot();
+        var chosen = Reach.current().narrow(Selection.parse(selection));
         List<String> names = new ArrayList<>();
-        for (var block : snapshot.blocks()) {
+        for (var block : snapshot().blocks()) {
             // A recorder that was never read has no camera yet, and is meant when all are.
             if (chosen.alternatives().isEmpty()
                     || block.mayHold(chosen) && block.cameras().stream().anyMatch(chosen)) {

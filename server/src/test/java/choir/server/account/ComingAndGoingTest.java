@@ -63,7 +63,7 @@ class ComingAndGoingTest {
     @Test
     void aTokenTellsWhenItWasUsedLast() {
         service.get("/api/v1/tokens");
-        service.bean(Accounts.class).keepWhenTokensWereUsed();
+        service.bean(Tokens.class).keepWhenTheyWereUsed();
         assertThat(service.get("/api/v1/tokens")
                         .body()
                         .get(0)

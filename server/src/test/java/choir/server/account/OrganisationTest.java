@@ -15,6 +15,7 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -38,7 +39,11 @@ class OrganisationTest {
                 "--choir.organisation.secret-file=" + secret,
                 "--choir.organisation.administrators=harbour masters",
                 "--choir.organisation.technicians=electricians,divers",
-                "--choir.organisation.viewers=watch");
+                "--choir.organisation.viewers=watch",
+                "--choir.organisation.places[0].members=lamp keepers",
+                "--choir.organisation.places[0].role=technician:north/pier",
+                "--choir.organisation.places[1].members=ghosts",
+                "--choir.organisation.places[1].role=editor:nowhere");
         address = URI.create(service.address());
         issuer.know(address);
     }
@@ -124,7 +129,7 @@ class OrganisationTest {
         assertThat(service.post("/api/v1/people/tove/one-time-password", Map.of())
                         .detail())
                 .contains("comes by the organisation's accounts");
-        assertThat(service.send("PUT", "/api/v1/people/tove", Map.of("role", "editor"))
+        assertThat(service.send("PUT", "/api/v1/people/tove", Map.of("roles", List.of("editor")))
                         .status())
                 .isEqualTo(409);
         assertThat(service.get("/api/v1/journal?about=tove").body().toString())
@@ -144,6 +149,21 @@ class OrganisationTest {
         assertThat(before.session()).as("not any more").doesNotContain("ADMINISTRATOR");
         Issuer.GROUPS.put("ove", List.of());
         assertThat(new Browser().comesAs("ove")).isEqualTo(address + "/#refused=no-role");
+    }
+
+    @Test
+    void aGroupOfTheirsMayBeARoleInAPlaceAlone() throws Exception {
+        Issuer.GROUPS.put("liv", List.of("lamp keepers"));
+        assertThat(new Browser().comesAs("liv")).as("while nothing is there").isEqualTo(address + "/#refused=no-role");
+        service.post("/api/v1/groups", Map.of("path", "north/pier"));
+        var browser = new Browser();
+        assertThat(browser.comesAs("liv")).isEqualTo(address + "/");
+        assertThat(browser.session()).contains("\"role\":\"TECHNICIAN\"", "\"places\":[\"fleet/north/pier\"]");
+        Issuer.GROUPS.put("liv", List.of("lamp keepers", "watch"));
+        var both = new Browser();
+        both.comesAs("liv");
+        assertThat(both.session()).contains("\"role\":\"TECHNICIAN\"", "\"places\":[]");
+        assertThat(service.get("/api/v1/people").body().toString()).contains("[\"technician:north/pier\",\"viewer\"]");
     }
 
     @Test
@@ -208,9 +228,9 @@ class OrganisationTest {
     @Test
     void tokensOfMembersEndSoonEnoughForSomebodyWhoLeft() throws Exception {
         new Browser().comesAs("max");
-        var accounts = service.bean(Accounts.class);
-        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> accounts.makeToken(
-                        "max", new Accounts.TokenWish("t", java.util.Optional.empty(), java.util.Optional.empty()))))
+        var tokens = service.bean(Tokens.class);
+        var forEver = new Tokens.Wish("t", Optional.empty(), Optional.empty(), Optional.empty());
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> tokens.make("max", forEver)))
                 .hasMessageContaining("90 days at most");
     }
 

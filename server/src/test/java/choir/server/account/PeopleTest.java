@@ -3,6 +3,7 @@ package choir.server.account;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import choir.server.TestService;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -31,7 +32,7 @@ class PeopleTest {
     void somebodyWhoIsLetInDoesWhatTheirRoleAllows() {
         service.as("ben", "technician", () -> {
             assertThat(status("/api/v1/cameras")).isEqualTo(200);
-            assertThat(service.post("/api/v1/people", Map.of("name", "eve", "role", "administrator"))
+            assertThat(service.post("/api/v1/people", Map.of("name", "eve", "roles", List.of("administrator")))
                             .status())
                     .isEqualTo(403);
         });
@@ -62,7 +63,7 @@ class PeopleTest {
                 .orElseThrow();
         assertThat(service.anonymous("GET", "/api/v1/session", "Cookie", cookie))
                 .isEqualTo(200);
-        service.send("PUT", "/api/v1/people/cat", Map.of("role", "viewer"));
+        service.send("PUT", "/api/v1/people/cat", Map.of("roles", List.of("viewer")));
         assertThat(service.anonymous("GET", "/api/v1/session", "Cookie", cookie))
                 .isEqualTo(401);
     }
@@ -70,7 +71,7 @@ class PeopleTest {
     @Test
     void anAdministratorIsAlwaysLeft() {
         assertThat(service.send("DELETE", "/api/v1/people/ada", null).detail()).contains("nobody would be left");
-        assertThat(service.send("PUT", "/api/v1/people/ada", Map.of("role", "viewer"))
+        assertThat(service.send("PUT", "/api/v1/people/ada", Map.of("roles", List.of("viewer")))
                         .status())
                 .isEqualTo(409);
         assertThat(status("/api/v1/session")).isEqualTo(200);
@@ -79,7 +80,7 @@ class PeopleTest {
     @ParameterizedTest
     @ValueSource(strings = {"", " ", "a b", "-x", "x\u001b[31m", "../ada"})
     void aNameThatIsNoneIsRefused(String name) {
-        assertThat(service.post("/api/v1/people", Map.of("name", name, "role", "viewer"))
+        assertThat(service.post("/api/v1/people", Map.of("name", name, "roles", List.of("viewer")))
                         .status())
                 .isEqualTo(400);
     }

@@ -6,7 +6,9 @@ import choir.server.TestService;
 import choir.server.TestService.Answer;
 import choir.server.db.Database;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -61,13 +63,11 @@ class TokensTest {
 
     @Test
     void whoeverMayLessThanTheirTokenMayIsNotRaisedByIt() {
-        service.post("/api/v1/people", Map.of("name", "eve", "role", "administrator"));
-        var accounts = service.bean(Accounts.class);
-        var token = accounts.makeToken(
-                "eve",
-                new Accounts.TokenWish("t", java.util.Optional.of(Role.ADMINISTRATOR), java.util.Optional.empty()));
+        service.post("/api/v1/people", Map.of("name", "eve", "roles", List.of("administrator")));
+        var token = service.bean(Tokens.class)
+                .make("eve", new Tokens.Wish("t", Optional.of(Role.ADMINISTRATOR), Optional.empty(), Optional.empty()));
         assertThat(by(token, "GET", "/api/v1/backups", Map.of()).status()).isEqualTo(200);
-        service.send("PUT", "/api/v1/people/eve", Map.of("role", "viewer"));
+        service.send("PUT", "/api/v1/people/eve", Map.of("roles", List.of("viewer")));
         assertThat(by(token, "GET", "/api/v1/backups", Map.of()).status()).isEqualTo(403);
     }
 
@@ -129,7 +129,7 @@ class TokensTest {
 
     @Test
     void anInvitationIsOverAfterAWhile() {
-        var invited = service.post("/api/v1/people", Map.of("name", "eve", "role", "viewer"))
+        var invited = service.post("/api/v1/people", Map.of("name", "eve", "roles", List.of("viewer")))
                 .body();
         var once = invited.path("oneTimePassword").asString();
         assertThat(service.get("/api/v1/people").body().toString()).contains("oneTimeUntil");
