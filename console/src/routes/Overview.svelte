@@ -67,8 +67,12 @@
                 <a href={p('/audit') + '?select=state:at-risk'} class="font-semibold text-loss"
                   >{count(o.atRisk, 'camera')}</a
                 >
-                {o.atRisk === 1 ? 'loses' : 'lose'} footage now:
-                {duration(o.minutesWithoutRecording)} a week without recording.
+                {#if o.minutesWithoutRecording > 0}
+                  {o.atRisk === 1 ? 'loses' : 'lose'} footage now:
+                  {duration(o.minutesWithoutRecording)} a week without recording.
+                {:else}
+                  may miss what happens: what triggers there is turned down.
+                {/if}
               </p>
             {:else}
               <p>No camera is known to lose footage.</p>

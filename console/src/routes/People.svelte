@@ -14,6 +14,7 @@
   import { invitationLink } from './people/invitation';
   import { asked, aViewer, rolesOf, rolesWords, type Roles } from './people/roles';
   import RolesForm from './people/RolesForm.svelte';
+  import SecondFactor from './people/SecondFactor.svelte';
 
   const client = useQueryClient();
   const people = createQuery(() => ({
@@ -71,6 +72,10 @@
     attempts.run(async () => {
       invited = await ask(api.POST('/api/v1/people/{name}/one-time-password', path(of)));
     }, again);
+
+  /** For somebody whose authenticator is lost. */
+  const loseFactor = (of: string) =>
+    attempts.run(() => ask(api.DELETE('/api/v1/people/{name}/second-factor', path(of))), again);
 
   const signOut = (of: string) =>
     attempts.run(() => ask(api.DELETE('/api/v1/people/{name}/sessions', path(of))), again);
@@ -159,6 +164,8 @@
         </div>
       {/snippet}
     </Loaded>{/if}
+  <h2 class="mt-10 mb-1 text-lg font-semibold">Your second factor</h2>
+  <SecondFactor />
   <h2 class="mt-10 mb-1 text-lg font-semibold">Your tokens</h2>
   <p class="mb-3 max-w-[80ch] text-sm text-faint">
     A token lets a program in as you, without your password. One that only looks needs no more than a viewer

@@ -21,9 +21,13 @@
   let user = $state(invited?.name ?? '');
   let password = $state(invited?.oneTimePassword ?? '');
   let fresh = $state('');
+  let code = $state('');
+  let needsCode = $state(false);
   let mustChoose = $state(invited !== undefined);
   let busy = $state(false);
   let error = $state<Error | undefined>();
+
+  const second = () => (code.trim() ? { code: code.trim() } : {});
 
   async function signIn(event: SubmitEvent) {
     event.preventDefault();
@@ -31,18 +35,25 @@
     error = undefined;
     try {
       if (mustChoose) {
-        await ask(api.POST('/api/v1/session/password', { body: { user, old: password, fresh } }));
+        await ask(
+          api.POST('/api/v1/session/password', { body: { user, old: password, fresh, ...second() } }),
+        );
         password = fresh;
       }
       // The first answer brings the cookie that later writes are checked by.
       await api.GET('/api/v1/session').catch(() => undefined);
-      const session = await ask(api.POST('/api/v1/session', { body: { user, password } }));
+      const session = await ask(api.POST('/api/v1/session', { body: { user, password, ...second() } }));
       mustChoose = session.mustChoosePassword;
       if (!mustChoose) {
         onsignedin(session);
       }
     } catch (e) {
-      error = e as Refused;
+      if (e instanceof Refused && e.code === 'code_needed') {
+        needsCode = true;
+      } else {
+        error = e as Refused;
+        code = '';
+      }
     } finally {
       busy = false;
     }
@@ -76,6 +87,19 @@
         required
       />
     </label>
+    {#if needsCode}
+      <label class="mb-3 block">
+        <span class="head mb-1 block">Code of your authenticator, or one for recovery</span>
+        <!-- svelte-ignore a11y_autofocus -->
+        <input
+          class="field native w-full"
+          bind:value={code}
+          autocomplete="one-time-code"
+          autofocus
+          required
+        />
+      </label>
+    {/if}
     {#if mustChoose}
       <label class="mb-3 block">
         <span class="head mb-1 block">Your own password, 10 characters or more</span>

@@ -11,6 +11,8 @@ export class Refused extends Error {
     readonly faults: { line: number; column: number; path: string; problem: string }[] = [],
     /** Of a certificate that nobody has confirmed yet. */
     readonly fingerprint?: string,
+    /** What kind of refusal it is, where somebody goes by it. */
+    readonly code?: string,
   ) {
     super(message);
   }
@@ -39,6 +41,7 @@ const guard: Middleware = {
       detail?: string;
       faults?: Refused['faults'];
       fingerprint?: string;
+      code?: string;
     };
     if (response.status === 401) {
       window.dispatchEvent(new CustomEvent('choir:signed-out'));
@@ -48,6 +51,7 @@ const guard: Middleware = {
       body.detail ?? `the service answered ${response.status}`,
       body.faults ?? [],
       body.fingerprint,
+      body.code,
     );
   },
   onError() {

@@ -11,7 +11,7 @@
   const MOST = 20;
   const WORDS = [
     ['viewer', 'viewer: sees, changes nothing'],
-    ['technician', 'technician: sees footage, reads recorders, tries settings, works off sheets'],
+    ['technician', 'technician: sees footage, reads and audits, tries settings'],
     ['editor', 'editor: changes policy, gives it out, decides findings'],
     ['administrator', 'administrator: lets recorders and people in'],
   ] as const;

@@ -2,6 +2,7 @@ package choir.cli;
 
 import java.net.URI;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -22,6 +23,9 @@ final class LoginCommand extends Act {
 
     @Mixin
     private Password password = new Password();
+
+    @Option(names = "--code", description = "of the authenticator, for those who have one; or one for recovery")
+    private @Nullable String code;
 
     @Option(
             names = "--new-password",
@@ -51,14 +55,22 @@ final class LoginCommand extends Act {
         var fresh = asked != null
                 ? Optional.of(new String(asked))
                 : Optional.ofNullable(file).map(Password::firstLine);
-        fresh.ifPresent(
-                word -> service.post("/api/v1/session/password", Map.of("user", user, "old", old, "fresh", word)));
+        fresh.ifPresent(word ->
+                service.post("/api/v1/session/password", with(Map.of("user", user, "old", old, "fresh", word))));
         var made = service.post(
                 "/api/v1/session/token",
-                Map.of("user", user, "password", fresh.orElse(old), "label", "choir on " + host()));
+                with(Map.of("user", user, "password", fresh.orElse(old), "label", "choir on " + host())));
         home().remember(service(), Listing.text(made, "token"));
         say("signed in");
         return Failure.DONE;
+    }
+
+    private Map<String, String> with(Map<String, String> body) {
+        Map<String, String> all = new LinkedHashMap<>(body);
+        if (code != null) {
+            all.put("code", code);
+        }
+        return all;
     }
 
     private static String host() {

@@ -54,6 +54,7 @@ public final class Main {
         COMMANDS.put("family", FamilyCommand.class);
         COMMANDS.put("login", LoginCommand.class);
         COMMANDS.put("token", TokenCommand.class);
+        COMMANDS.put("second-factor", SecondFactorCommand.class);
         COMMANDS.put("user", UserCommand.class);
         COMMANDS.put("inbox", InboxCommand.class);
         COMMANDS.put("check-up", CheckUpCommand.class);

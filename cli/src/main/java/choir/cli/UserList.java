@@ -22,7 +22,9 @@ final class UserList extends Act {
                             ? "the organisation's account"
                             : p.hasNonNull("oneTimeUntil")
                                     ? "invited until " + Times.of(Listing.text(p, "oneTimeUntil"))
-                                    : p.path("oneTime").asBoolean() ? "one-time, not replaced yet" : "own",
+                                    : p.path("oneTime").asBoolean()
+                                            ? "one-time, not replaced yet"
+                                            : p.path("secondFactor").asBoolean() ? "own, and a code" : "own",
                     Listing.number(p, "tokens")
                 },
                 "nobody");

@@ -19,14 +19,17 @@ final class UserSet extends Act {
     @Option(names = "--one-time-password", description = "for somebody who forgot theirs; their tokens end as well")
     private boolean renew;
 
+    @Option(names = "--no-second-factor", description = "for somebody who lost theirs; their password is enough then")
+    private boolean lost;
+
     @Override
     int run(Client service) {
-        if (!roles.isSaid() && !renew) {
+        if (!roles.isSaid() && !renew && !lost) {
             throw new Failure(
                     Failure.WRONG_USAGE,
                     roles.isHalfSaid()
                             ? "say all roles that they are to have with it; choir user list tells those that they have"
-                            : "say --role, --one-time-password or both");
+                            : "say --role, --one-time-password or --no-second-factor");
         }
         var path = "/api/v1/people/" + Client.encode(name);
         if (roles.isSaid()) {
@@ -36,6 +39,10 @@ final class UserSet extends Act {
         if (renew) {
             var invited = service.post(path + "/one-time-password", Map.of());
             say(Invited.words(service.address(), invited));
+        }
+        if (lost) {
+            service.delete(path + "/second-factor", Optional.empty());
+            say(name + " signs in by password alone");
         }
         return Failure.DONE;
     }

@@ -48,11 +48,19 @@ public class Accounts {
     private final Journal journal;
     private final Clock clock;
     private final Guesses guesses;
+    private final SecondFactor factor;
     private final ServiceSettings settings;
     private final PasswordEncoder encoder = new BCryptPasswordEncoder(11);
     private final SecureRandom random = new SecureRandom();
 
-    Accounts(Database database, Journal journal, Clock clock, Guesses guesses, ServiceSettings settings) {
+    Accounts(
+            Database database,
+            Journal journal,
+            Clock clock,
+            Guesses guesses,
+            SecondFactor factor,
+            ServiceSettings settings) {
+        this.factor = factor;
         this.guesses = guesses;
         this.database = database;
         this.journal = journal;
@@ -215,8 +223,11 @@ public class Accounts {
                 .list();
     }
 
-    /** The account when the password is right; names that nobody has are slowed down in the same way. */
-    Account check(String name, String password, Place place) {
+    /**
+     * The account when the password is right, and the code where one is asked for; names that nobody has are slowed down in the
+     * same way.
+     */
+    Account check(String name, String password, Optional<String> code, Place place) {
         guesses.attempt(name, place);
         var account = find(name);
         if (account.isEmpty() || account.get().subject().isPresent()) {
@@ -227,6 +238,15 @@ public class Accounts {
         if (!encoder.matches(password, account.get().passwordHash())) {
             journal.add(name, "failed to sign in", name, "");
             throw wrong();
+        }
+        if (factor.isOn(name) && !code.filter(c -> factor.admits(name, c)).isPresent()) {
+            if (code.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.CODE_NEEDED,
+                        "a code of your authenticator is needed as well: choir login --code CODE");
+            }
+            journal.add(name, "failed to sign in", name, "by the code");
+            throw new Problem(Problem.Kind.SIGNED_OUT, "that code is none now, or was used already");
         }
         guesses.right(name, place);
         if (account.get().oneTimeUntil().filter(clock.instant()::isAfter).isPresent()) {
@@ -279,8 +299,8 @@ public class Accounts {
         return new Problem(Problem.Kind.SIGNED_OUT, "user name and password do not belong together");
     }
 
-    void choosePassword(String name, String old, String fresh, Place place) {
-        check(name, old, place);
+    void choosePassword(String name, String old, String fresh, Optional<String> code, Place place) {
+        check(name, old, code, place);
         PasswordRule.require(name, fresh);
         if (fresh.equals(old)) {
             throw new Problem(Problem.Kind.INVALID, "a new password is not the old one");

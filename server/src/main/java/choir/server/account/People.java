@@ -38,6 +38,7 @@ class People {
                         SELECT name, one_time, one_time_until, created_at, subject,
                         """ + Grants.COLUMNS + """
                         ,
+                               EXISTS (SELECT 1 FROM second_factor WHERE account = name AND since IS NOT NULL) AS second_factor,
                                (SELECT count(*) FROM token WHERE account = name) AS tokens
                         FROM account ORDER BY name
                         """)
@@ -56,6 +57,7 @@ class People {
                 row.getString("one_time_until"),
                 row.getString("created_at"),
                 row.getString("subject") != null,
+                row.getBoolean("second_factor"),
                 row.getInt("tokens"));
     }
 

@@ -38,6 +38,7 @@ class PeopleApi {
      * @param oneTime a one-time password was given out and not replaced yet
      * @param oneTimeUntil when that one ends; missing when it does not
      * @param ofTheOrganisation they come by the organisation's accounts, which decide their role, and have no password here
+     * @param secondFactor a code of their authenticator is asked for as well
      * @param tokens how many let them in
      */
     record PersonView(
@@ -49,6 +50,7 @@ class PeopleApi {
             @Nullable String oneTimeUntil,
             String createdAt,
             boolean ofTheOrganisation,
+            boolean secondFactor,
             int tokens) {}
 
     record Invitation(String name, List<String> roles, String oneTimePassword) {}

@@ -29,6 +29,7 @@ final class Rules {
     private static final List<Line> LINES = new ArrayList<>();
 
     static {
+        own("/session/second-factor/**");
         own("GET /session", "DELETE /session", "DELETE /sessions", "GET /tokens", "POST /tokens", "DELETE /tokens/*");
 
         // What people do in their places.

@@ -26,7 +26,8 @@ import org.springframework.web.bind.annotation.RestController;
 /** Signing in and out, and tokens for the command line. */
 @RestController
 class SessionApi {
-    record SignIn(String user, String password) {}
+    /** @param code of the authenticator, of those who have one */
+    record SignIn(String user, String password, @Nullable String code) {}
 
     /**
      * @param role the highest that they have anywhere
@@ -59,9 +60,12 @@ class SessionApi {
     /** @param goTo where whoever came by the organisation's accounts signs out there as well; missing for all others */
     record SignedOut(@Nullable String goTo) {}
 
-    record NewPassword(String user, String old, String fresh) {}
+    /** @param code as in {@link SignIn} */
+    record NewPassword(
+            String user, String old, String fresh, @Nullable String code) {}
 
     /**
+     * @param code as in {@link SignIn}
      * @param role what the token is to let in to at most; missing for all that its person may do
      * @param place the group in which alone it is to let in; missing for wherever its person may be
      * @param days after so many it ends by itself; missing for when it is taken back
@@ -69,6 +73,7 @@ class SessionApi {
     record TokenRequest(
             String user,
             String password,
+            @Nullable String code,
             String label,
             @Nullable String role,
             @Nullable String place,
@@ -97,7 +102,7 @@ class SessionApi {
 
     @PostMapping("/api/v1/session")
     Session signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
-        var account = accounts.check(given.user(), given.password(), places.of(given.user(), request));
+        var account = check(given.user(), given.password(), given.code(), request);
         if (account.oneTime()) {
             return Session.of(account, true);
         }
@@ -105,6 +110,10 @@ class SessionApi {
         places.remember(account.name(), request, response);
         accounts.note(account.name(), "signed in");
         return Session.of(account, false);
+    }
+
+    private Accounts.Account check(String user, String password, @Nullable String code, HttpServletRequest request) {
+        return accounts.check(user, password, Optional.ofNullable(code), places.of(user, request));
     }
 
     /** A session that was there before is somebody else's. */
@@ -150,12 +159,17 @@ class SessionApi {
     @PostMapping("/api/v1/session/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choosePassword(@RequestBody NewPassword given, HttpServletRequest request) {
-        accounts.choosePassword(given.user(), given.old(), given.fresh(), places.of(given.user(), request));
+        accounts.choosePassword(
+                given.user(),
+                given.old(),
+                given.fresh(),
+                Optional.ofNullable(given.code()),
+                places.of(given.user(), request));
     }
 
     @PostMapping("/api/v1/session/token")
     TokenText makeToken(@RequestBody TokenRequest given, HttpServletRequest request) {
-        var account = accounts.check(given.user(), given.password(), places.of(given.user(), request));
+        var account = check(given.user(), given.password(), given.code(), request);
         if (account.oneTime()) {
             throw new Problem(
                     Problem.Kind.NOT_ALLOWED,

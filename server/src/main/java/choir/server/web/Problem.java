@@ -13,6 +13,8 @@ public final class Problem extends RuntimeException {
         VERSION_MISSING(HttpStatus.PRECONDITION_REQUIRED),
         NOT_ALLOWED(HttpStatus.FORBIDDEN),
         SIGNED_OUT(HttpStatus.UNAUTHORIZED),
+        /** The password was right, and a second factor is asked for as well. */
+        CODE_NEEDED(HttpStatus.UNAUTHORIZED),
         TOO_MANY(HttpStatus.TOO_MANY_REQUESTS),
         RECORDER(HttpStatus.BAD_GATEWAY);
 

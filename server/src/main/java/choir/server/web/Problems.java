@@ -27,7 +27,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail problem(Problem e) {
-        return ProblemDetail.forStatusAndDetail(e.kind().status(), String.valueOf(e.getMessage()));
+        var detail = ProblemDetail.forStatusAndDetail(e.kind().status(), String.valueOf(e.getMessage()));
+        if (e.kind() == Problem.Kind.CODE_NEEDED) {
+            detail.setProperty("code", "code_needed");
+        }
+        return detail;
     }
 
     @ExceptionHandler
