@@ -96,7 +96,9 @@
         ? `invited until ${when(p.oneTimeUntil)}`
         : p.oneTime
           ? 'one-time, not replaced yet'
-          : 'own';
+          : p.secondFactor
+            ? 'own, and a code'
+            : 'own';
   }
 
   const link = $derived(invited ? invitationLink(location.origin, invited) : '');
@@ -148,6 +150,11 @@
                         <button class="act" disabled={attempts.busy} onclick={() => invite(p.name)}
                           >Invite again</button
                         >
+                        {#if p.secondFactor}
+                          <button class="act" disabled={attempts.busy} onclick={() => loseFactor(p.name)}
+                            >Password alone</button
+                          >
+                        {/if}
                       {/if}
                       <button class="act" disabled={attempts.busy} onclick={() => signOut(p.name)}
                         >Sign out</button

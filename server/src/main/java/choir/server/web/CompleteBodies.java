@@ -28,15 +28,36 @@ class CompleteBodies extends RequestBodyAdviceAdapter {
             MethodParameter parameter,
             Type type,
             Class<? extends HttpMessageConverter<?>> converter) {
-        var missing = Arrays.stream(body.getClass().getRecordComponents())
-                .filter(c -> !mayBeMissing(c) && value(c, body) == null)
-                .map(c -> "\"" + c.getName() + "\"")
-                .collect(Collectors.joining(", "));
-        if (!missing.isEmpty()) {
-            throw new Problem(Problem.Kind.INVALID, "the body lacks " + missing);
-        }
+        requireWhole(body, "the body");
         refuseHalves(body);
         return body;
+    }
+
+    /** Of records in records and lists as well; in lists and maps nothing is missing either. */
+    private static void requireWhole(@Nullable Object value, String where) {
+        switch (value) {
+            case null -> throw new Problem(Problem.Kind.INVALID, where + " holds a null, where something is expected");
+            case Collection<?> all -> all.forEach(item -> requireWhole(item, where));
+            case Map<?, ?> map -> map.values().forEach(item -> requireWhole(item, where));
+            case Record part -> {
+                var missing = Arrays.stream(part.getClass().getRecordComponents())
+                        .filter(c -> !mayBeMissing(c) && value(c, part) == null)
+                        .map(c -> "\"" + c.getName() + "\"")
+                        .collect(Collectors.joining(", "));
+                if (!missing.isEmpty()) {
+                    throw new Problem(Problem.Kind.INVALID, where + " lacks " + missing);
+                }
+                for (var component : part.getClass().getRecordComponents()) {
+                    var inner = value(component, part);
+                    if (inner != null) {
+                        requireWhole(inner, "\"" + component.getName() + "\" of the body");
+                    }
+                }
+            }
+            default -> {
+                // A text, a number or a truth is whole.
+            }
+        }
     }
 
     /** Half of a surrogate pair is no text: it could not be stored and read back. */

@@ -69,8 +69,7 @@ class AnyBodyTest {
     @BeforeEach
     void start() {
         service = TestService.start();
-        service.added("r1")
-                .channel("01", new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(40))));
+        service.added("r1").channel("01", new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(40))));
         service.read();
         service.post("/api/v1/groups", Map.of("path", "north"));
         service.load("template: house\nmotion: {sensitivity: 70}\n");
@@ -112,13 +111,15 @@ class AnyBodyTest {
                 var answer = service.send(door.method(), path, body, "If-Match", random.nextBoolean() ? "\"1\"" : "*");
                 if (answer.status() >= 500 && answer.status() != 502
                         || answer.whole().body().contains("Exception")) {
-                    failed.add(door.method() + " " + path + " of " + body + ": " + answer.whole().body());
+                    failed.add(door.method() + " " + path + " of " + body + ": "
+                            + answer.whole().body());
                 }
             }
         }
         assertThat(failed).isEmpty();
         assertThat(service.get("/api/v1/overview").status()).isEqualTo(200);
-        assertThat(service.get("/api/v1/cameras?limit=1").body().path("total").asInt()).isEqualTo(1);
+        assertThat(service.get("/api/v1/cameras?limit=1").body().path("total").asInt())
+                .isEqualTo(1);
     }
 
     private String filled(String path) {
