@@ -40,7 +40,7 @@ require_build_tools() {
 is_stale() {
   local stamp="$1/.choir/built"
   [ -f "$stamp" ] || return 0
-  [ -n "$(find "$1"/{core,onvif,sim,server,cli,console}/{src,pom.xml} "$1/console/package-lock.json" -newer "$stamp" \
+  [ -n "$(find "$1"/{core,onvif,sim,footage,server,cli,console}/{src,pom.xml} "$1/console/package-lock.json" -newer "$stamp" \
     -not -path '*/node_modules/*' -not -path '*/api/schema.d.ts' -print -quit 2>/dev/null)" ]
 }
 

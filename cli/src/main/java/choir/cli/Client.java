@@ -19,6 +19,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javax.net.ssl.HttpsURLConnection;
+import javax.net.ssl.SSLException;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -39,6 +41,8 @@ final class Client {
 
     private final URI service;
     private final Optional<String> token;
+    private final Optional<Path> authorities;
+    private boolean compared;
 
     /** Without a slash at its end. */
     URI address() {
@@ -46,8 +50,14 @@ final class Client {
     }
 
     Client(URI service, Optional<String> token) {
+        this(service, token, Optional.empty());
+    }
+
+    /** @param authorities a file of certificates (PEM) of those who vouch for the service, beside those that Java knows */
+    Client(URI service, Optional<String> token, Optional<Path> authorities) {
         this.service = service;
         this.token = token;
+        this.authorities = authorities;
     }
 
     JsonNode get(String path) {
@@ -131,6 +141,7 @@ final class Client {
                 // It may have been refused before its end; the answer says so.
             }
             try (var in = answer(connection)) {
+                compare(connection.getHeaderField("Choir-Version"));
                 return understood(connection.getResponseCode(), in.readAllBytes(), null)
                         .body();
             }
@@ -148,6 +159,12 @@ final class Client {
     }
 
     private Failure brokenOff(IOException e) {
+        if (e instanceof SSLException) {
+            return new Failure(
+                    Failure.NOT_REACHABLE,
+                    "the service at " + service + " cannot be told from another by its certificate: " + e.getMessage()
+                            + "; CHOIR_CA names the file of who vouches for it");
+        }
         return new Failure(Failure.NOT_REACHABLE, "the service at " + service + " broke off: " + e.getMessage());
     }
 
@@ -169,6 +186,9 @@ final class Client {
     private HttpURLConnection connect(String method, String path, Optional<String> version) {
         try {
             var connection = (HttpURLConnection) service.resolve(path).toURL().openConnection();
+            if (connection instanceof HttpsURLConnection secure && authorities.isPresent()) {
+                secure.setSSLSocketFactory(Trust.in(authorities.get()));
+            }
             connection.setRequestMethod(method);
             connection.setConnectTimeout(CONNECT_MILLISECONDS);
             connection.setReadTimeout(READ_MILLISECONDS);
@@ -195,6 +215,14 @@ final class Client {
             throw noService();
         } catch (IOException e) {
             throw brokenOff(e);
+        }
+    }
+
+    /** Once for a command, beside what it prints. */
+    private void compare(@Nullable String version) {
+        if (version != null && !compared) {
+            compared = true;
+            Version.doubt(version).ifPresent(System.err::println);
         }
     }
 

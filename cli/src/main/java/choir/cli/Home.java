@@ -61,7 +61,7 @@ final class Home {
     }
 
     Client client() {
-        return new Client(service(), token());
+        return new Client(service(), token(), authorities());
     }
 
     URI service() {
@@ -71,6 +71,13 @@ final class Home {
     /** The token for that service; none for another than was signed in to last. */
     Optional<String> tokenFor(URI service) {
         return service.equals(service()) ? token() : Optional.empty();
+    }
+
+    /** The file of who vouches for the service, where Java does not know them. */
+    Optional<Path> authorities() {
+        return Optional.ofNullable(environment.get("CHOIR_CA"))
+                .filter(v -> !v.isBlank())
+                .map(Path::of);
     }
 
     private Optional<String> token() {

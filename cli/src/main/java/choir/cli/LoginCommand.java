@@ -41,7 +41,7 @@ final class LoginCommand extends Act {
     public Integer call() {
         // A token that still lets in says that this person was here before, so that others' guesses do not shut them
         // out.
-        return run(new Client(service(), home().tokenFor(service())));
+        return run(new Client(service(), home().tokenFor(service()), home().authorities()));
     }
 
     private URI service() {

@@ -15,7 +15,7 @@ import picocli.CommandLine.ScopeType;
         name = "choir",
         description = "Motion detection and recording policy for many cameras on recorders of many makes.",
         synopsisSubcommandLabel = "COMMAND",
-        version = "choir 0.1.0")
+        versionProvider = Version.class)
 public final class Main {
     /** Commands that speak of all the others. */
     private static final Set<String> WHOLE_TREE = Set.of("help", "completion");

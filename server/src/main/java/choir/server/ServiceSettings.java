@@ -48,13 +48,18 @@ import org.springframework.validation.annotation.Validated;
  * @param backupsKept how many backups stay; the oldest goes when another is made
  * @param exports a folder into which tables of what is known are put; {@code exports} in the data folder when missing
  * @param exportForms {@code parquet}, {@code csv} or both
+ * @param keep for how long records are kept
  * @param assumed what storage is reckoned with where nothing was measured
  * @param speed how many times as fast its clock goes, and from when on, beside simulated recorders that do as well; never else
+ * @param tls by which certificate it is spoken to; missing for plain HTTP, on loopback or behind a proxy
+ * @param planTick how often plans are looked at
+ * @param changeTick how often those are looked after that tell of changes
+ * @param mail by what mail is sent, which its own settings say in full
  * @param setup the first administrator; without it a one-time password is made and printed
  * @param organisation by whose accounts people sign in as well; missing for none
  */
 @Validated
-@ConfigurationProperties("choir")
+@ConfigurationProperties(value = "choir", ignoreUnknownFields = false)
 public record ServiceSettings(
         Path data,
         ZoneId zone,
@@ -75,11 +80,38 @@ public record ServiceSettings(
         @Min(1) @Max(1_000) int backupsKept,
         @Nullable Path exports,
         @NotEmpty List<String> exportForms,
+        @DefaultValue @Valid Keep keep,
         Assumed assumed,
         @Nullable String speed,
+        @Nullable Tls tls,
+        @DefaultValue("10s") Duration planTick,
+        @DefaultValue("1s") Duration changeTick,
+        @Nullable Map<String, String> mail,
         @Nullable Setup setup,
         @Valid @Nullable Organisation organisation) {
     public record Setup(String user, String password) {}
+
+    /**
+     * By which the console and the interface are spoken to by TLS; looked at again when the files change.
+     *
+     * @param certificate a file of PEM with the certificate and those that vouch for it
+     * @param key a file of PEM with its key, which only the service's user can read
+     */
+    public record Tls(Path certificate, Path key) {}
+
+    /**
+     * For how many days records are kept; what people decided, the journal and what was in force stay for good.
+     *
+     * @param previews and what they would have changed
+     * @param works to which recorders an audit or a reading went, and how it was there
+     * @param rollouts the steps of a rollout; it can be undone for as long
+     * @param findings those that have ended and of which nobody decided anything
+     */
+    public record Keep(
+            @DefaultValue("30") @Min(1) @Max(36_600) int previews,
+            @DefaultValue("100") @Min(1) @Max(36_600) int works,
+            @DefaultValue("1100") @Min(1) @Max(36_600) int rollouts,
+            @DefaultValue("1100") @Min(1) @Max(36_600) int findings) {}
 
     /**
      * By whose accounts people sign in beside passwords: OpenID Connect.

@@ -2,6 +2,7 @@ package choir.server.account;
 
 import choir.server.reach.Reach;
 import choir.server.web.ProblemAnswer;
+import choir.server.web.Version;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
@@ -38,7 +39,8 @@ class Doors {
             + " img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
     @Bean
-    SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts, Tokens tokens) throws Exception {
+    SecurityFilterChain filterChain(HttpSecurity http, Accounts accounts, Tokens tokens, Version version)
+            throws Exception {
         return http.csrf(csrf -> csrf.spa()
                         .ignoringRequestMatchers(r -> isByToken(r) || isByNobody(r))
                         .ignoringRequestMatchers("/api/v1/session/token"))
@@ -53,7 +55,7 @@ class Doors {
                 .addFilterBefore(new TokenFilter(tokens), CsrfFilter.class)
                 .addFilterBefore(new CsrfCookie(), AuthorizationFilter.class)
                 .addFilterBefore(new FreshSession(accounts), AuthorizationFilter.class)
-                .addFilterAfter(new LetIn(), AuthorizationFilter.class)
+                .addFilterAfter(new LetIn(version), AuthorizationFilter.class)
                 .authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR)
                         .permitAll()
                         .requestMatchers(Doors::followsOneThatWasLetIn)
@@ -187,10 +189,19 @@ class Doors {
 
     /** Notes that all that stands before it let the request pass, and how far it reaches. */
     private static final class LetIn extends OncePerRequestFilter {
+        private final Version version;
+
+        LetIn(Version version) {
+            this.version = version;
+        }
+
         @Override
         protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
                 throws ServletException, IOException {
             request.setAttribute(LET_IN, true);
+            if (SignedIn.isSomebody(request)) {
+                response.setHeader(Version.HEADER, version.number());
+            }
             var reach = request.getAttribute(REACH) instanceof Reach of ? of : Reach.EVERYWHERE;
             reach.<ServletException, IOException>during(() -> chain.doFilter(request, response));
         }

@@ -27,6 +27,11 @@ public final class SignedIn {
         return of(request).grants().reach(Right.EDIT);
     }
 
+    /** Whether who sends a request looks after the whole fleet. */
+    public static boolean mayAdminister(HttpServletRequest request) {
+        return of(request).grants().reach(Right.ADMINISTER).isEverywhere();
+    }
+
     /** Of a request that was let in by who sends it. */
     static Account of(HttpServletRequest request) {
         if (request.getAttribute(ATTRIBUTE) instanceof Account account) {

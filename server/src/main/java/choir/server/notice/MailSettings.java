@@ -11,7 +11,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param host without one no mail is sent
  * @param starttls that the connection is encrypted before anything is said; refused otherwise
  */
-@ConfigurationProperties("choir.mail")
+@ConfigurationProperties(value = "choir.mail", ignoreUnknownFields = false)
 record MailSettings(
         @Nullable String host,
         @DefaultValue("25") int port,

@@ -1,15 +1,17 @@
 package choir.server.plan;
 
+import choir.server.account.SignedIn;
 import choir.server.db.Database;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
+import jakarta.servlet.http.HttpServletRequest;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.Authentication;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -87,13 +89,13 @@ class PlanApi {
 
     @PostMapping("/api/v1/plans")
     @ResponseStatus(HttpStatus.CREATED)
-    PlanView add(@RequestBody PlanRequest given, Authentication who) {
+    PlanView add(@RequestBody PlanRequest given, Principal who, HttpServletRequest request) {
         var task = PlanTask.of(
                 given.kind(),
                 given.select() == null ? "" : given.select(),
                 given.days() == null ? USUAL_DAYS : given.days(),
                 Optional.ofNullable(given.mail()).filter(m -> !m.isBlank()));
-        mustBeAllowed(task, who);
+        mustBeAllowed(task, request);
         var timing = new Timing(given.cron());
         if (next(timing).isEmpty()) {
             throw new choir.refusal.Refusal("\"" + timing.text() + "\" never comes");
@@ -110,19 +112,18 @@ class PlanApi {
 
     @DeleteMapping("/api/v1/plans/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable long id, Authentication who) {
+    void remove(@PathVariable long id, Principal who, HttpServletRequest request) {
         database.write(() -> {
             var plan = store.get(id);
-            mustBeAllowed(plan.task(), who);
+            mustBeAllowed(plan.task(), request);
             store.remove(id);
             journal.add(who.getName(), "took a plan away", "plan " + id, plan.about());
         });
     }
 
     /** Whoever may not make a backup or an export plans none either, and takes none away. */
-    private static void mustBeAllowed(PlanTask task, Authentication who) {
-        if ((task instanceof PlanTask.Backup || task instanceof PlanTask.Export)
-                && who.getAuthorities().stream().noneMatch(a -> "ROLE_ADMINISTRATOR".equals(a.getAuthority()))) {
+    private static void mustBeAllowed(PlanTask task, HttpServletRequest request) {
+        if ((task instanceof PlanTask.Backup || task instanceof PlanTask.Export) && !SignedIn.mayAdminister(request)) {
             throw new Problem(Problem.Kind.NOT_ALLOWED, task.word() + "s are planned by administrators");
         }
     }
