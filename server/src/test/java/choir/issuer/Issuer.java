@@ -1,17 +1,27 @@
 package choir.issuer;
 
+import com.nimbusds.jose.JOSEException;
+import com.nimbusds.jose.JOSEObjectType;
+import com.nimbusds.jose.JWSAlgorithm;
+import com.nimbusds.jose.JWSHeader;
+import com.nimbusds.jose.crypto.RSASSASigner;
 import com.nimbusds.jose.jwk.JWKSet;
 import com.nimbusds.jose.jwk.RSAKey;
 import com.nimbusds.jose.jwk.source.ImmutableJWKSet;
 import com.nimbusds.jose.jwk.source.JWKSource;
 import com.nimbusds.jose.proc.SecurityContext;
+import com.nimbusds.jwt.JWTClaimsSet;
+import com.nimbusds.jwt.SignedJWT;
 import java.net.URI;
 import java.security.KeyPair;
 import java.security.KeyPairGenerator;
 import java.security.NoSuchAlgorithmException;
 import java.security.interfaces.RSAPublicKey;
+import java.time.Instant;
+import java.util.Date;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.apache.catalina.LifecycleException;
 import org.apache.catalina.startup.Tomcat;
@@ -88,6 +98,27 @@ public final class Issuer implements AutoCloseable {
         return URI.create("http://127.0.0.1:" + tomcat.getConnector().getLocalPort());
     }
 
+    /** What it says when somebody signed out there, as it signs it. */
+    public String signOut(String subject, Instant at, String audience) throws JOSEException {
+        var claims = new JWTClaimsSet.Builder()
+                .issuer(address().toString())
+                .audience(audience)
+                .subject(subject)
+                .issueTime(Date.from(at))
+                .expirationTime(Date.from(at.plusSeconds(600)))
+                .jwtID(UUID.randomUUID().toString())
+                .claim("events", Map.of("http://schemas.openid.net/event/backchannel-logout", Map.of()))
+                .build();
+        var signed = new SignedJWT(
+                new JWSHeader.Builder(JWSAlgorithm.RS256)
+                        .type(new JOSEObjectType("logout+jwt"))
+                        .keyID("one")
+                        .build(),
+                claims);
+        signed.sign(new RSASSASigner(Server.KEY));
+        return signed.serialize();
+    }
+
     @Override
     public void close() throws LifecycleException {
         tomcat.stop();
@@ -99,6 +130,7 @@ public final class Issuer implements AutoCloseable {
     @EnableWebMvc
     @EnableWebSecurity
     static class Server {
+        private static final RSAKey KEY = key();
         private static volatile URI service = URI.create("http://127.0.0.1");
 
         @Bean
@@ -173,14 +205,22 @@ public final class Issuer implements AutoCloseable {
         }
 
         @Bean
-        JWKSource<SecurityContext> keys() throws NoSuchAlgorithmException {
-            var generator = KeyPairGenerator.getInstance("RSA");
-            generator.initialize(2048);
-            KeyPair pair = generator.generateKeyPair();
-            return new ImmutableJWKSet<>(new JWKSet(new RSAKey.Builder((RSAPublicKey) pair.getPublic())
-                    .privateKey(pair.getPrivate())
-                    .keyID("one")
-                    .build()));
+        JWKSource<SecurityContext> keys() {
+            return new ImmutableJWKSet<>(new JWKSet(KEY));
+        }
+
+        private static RSAKey key() {
+            try {
+                var generator = KeyPairGenerator.getInstance("RSA");
+                generator.initialize(2048);
+                KeyPair pair = generator.generateKeyPair();
+                return new RSAKey.Builder((RSAPublicKey) pair.getPublic())
+                        .privateKey(pair.getPrivate())
+                        .keyID("one")
+                        .build();
+            } catch (NoSuchAlgorithmException e) {
+                throw new IllegalStateException(e);
+            }
         }
 
         @Bean

@@ -26,6 +26,7 @@ class DoorsTest {
             "GET /api/v1/session/organisation/callback",
             "POST /api/v1/session",
             "POST /api/v1/session/password",
+            "POST /api/v1/session/organisation/sign-out",
             "POST /api/v1/session/token");
     /** What a technician may do and a viewer may not. */
     private static final Set<String> TECHNICIAN = Set.of(

@@ -290,6 +290,16 @@ public class Accounts {
         });
     }
 
+    /** Somebody signed out there; whoever is not known here is passed over. Their tokens end by themselves. */
+    void signedOutByTheOrganisation(String subject) {
+        database.write(() -> find("subject", subject).ifPresent(account -> {
+            database.change("UPDATE account SET version = version + 1 WHERE name = :name")
+                    .param("name", account.name())
+                    .update();
+            journal.add(account.name(), "signed out at the organisation's accounts", account.name(), "");
+        }));
+    }
+
     /** Somebody came in by the console, or went. */
     void note(String name, String act) {
         journal.add(name, act, name, "");

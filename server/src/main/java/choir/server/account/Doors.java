@@ -31,6 +31,9 @@ class Doors {
     /** The text of the token by which a request was let in. */
     static final String BY_TOKEN = "choir.by-token";
 
+    /** By a program of the issuer, which signs what it says. */
+    private static final String SIGN_OUT_BY_ISSUER = "/api/v1/session/organisation/sign-out";
+
     private static final String LET_IN = "choir.let-in";
     private static final String REACH = "choir.reach";
     private static final String ELSEWHERE = "choir.elsewhere";
@@ -43,7 +46,7 @@ class Doors {
             throws Exception {
         return http.csrf(csrf -> csrf.spa()
                         .ignoringRequestMatchers(r -> isByToken(r) || isByNobody(r))
-                        .ignoringRequestMatchers("/api/v1/session/token"))
+                        .ignoringRequestMatchers("/api/v1/session/token", SIGN_OUT_BY_ISSUER))
                 .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(r -> r.policy(
                                 org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
@@ -61,7 +64,11 @@ class Doors {
                         .requestMatchers(Doors::followsOneThatWasLetIn)
                         .permitAll()
                         .requestMatchers(
-                                HttpMethod.POST, "/api/v1/session", "/api/v1/session/password", "/api/v1/session/token")
+                                HttpMethod.POST,
+                                "/api/v1/session",
+                                "/api/v1/session/password",
+                                "/api/v1/session/token",
+                                SIGN_OUT_BY_ISSUER)
                         .permitAll()
                         .requestMatchers(
                                 HttpMethod.GET,

@@ -25,6 +25,7 @@ import com.nimbusds.oauth2.sdk.http.HTTPRequest;
 import com.nimbusds.oauth2.sdk.id.ClientID;
 import com.nimbusds.oauth2.sdk.id.Issuer;
 import com.nimbusds.oauth2.sdk.id.State;
+import com.nimbusds.oauth2.sdk.id.Subject;
 import com.nimbusds.oauth2.sdk.pkce.CodeChallengeMethod;
 import com.nimbusds.oauth2.sdk.pkce.CodeVerifier;
 import com.nimbusds.oauth2.sdk.token.BearerAccessToken;
@@ -40,10 +41,12 @@ import com.nimbusds.openid.connect.sdk.claims.ClaimsSet;
 import com.nimbusds.openid.connect.sdk.claims.IDTokenClaimsSet;
 import com.nimbusds.openid.connect.sdk.op.OIDCProviderMetadata;
 import com.nimbusds.openid.connect.sdk.validators.IDTokenValidator;
+import com.nimbusds.openid.connect.sdk.validators.LogoutTokenValidator;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.Collection;
 import java.util.List;
@@ -67,6 +70,7 @@ class Organisation {
     private static final int LARGEST = 500_000;
     private static final Duration TO_SIGN_IN = Duration.ofMinutes(10);
     private static final Duration KNOWN_FOR = Duration.ofHours(1);
+    private static final Duration SAYS_IT_WITHIN = Duration.ofMinutes(5);
     private static final int MOST_UNDER_WAY = 10_000;
     private static final Set<JWSAlgorithm> TAKEN =
             Set.of(JWSAlgorithm.RS256, JWSAlgorithm.PS256, JWSAlgorithm.ES256, JWSAlgorithm.ES384);
@@ -109,8 +113,9 @@ class Organisation {
 
     private record Pending(State state, Nonce nonce, CodeVerifier verifier, URI callback) {}
 
-    private record Provider(OIDCProviderMetadata metadata, IDTokenValidator validator) {}
+    private record Provider(OIDCProviderMetadata metadata, IDTokenValidator validator, LogoutTokenValidator signOuts) {}
 
+    private final Clock clock;
     private final Optional<ServiceSettings.Organisation> settings;
     private final Cache<String, Pending> pending = Caffeine.newBuilder()
             .maximumSize(MOST_UNDER_WAY)
@@ -119,7 +124,8 @@ class Organisation {
     private final Cache<URI, Provider> known =
             Caffeine.newBuilder().expireAfterWrite(KNOWN_FOR).build();
 
-    Organisation(ServiceSettings settings) {
+    Organisation(ServiceSettings settings, Clock clock) {
+        this.clock = clock;
         this.settings = Optional.ofNullable(settings.organisation());
     }
 
@@ -250,8 +256,11 @@ class Organisation {
             throw new RefusedException(
                     Why.NO_ROLE, name + " is in " + groups + ", none of which has a role here", null);
         }
-        var subject = claims.getIssuer().getValue() + " " + claims.getSubject().getValue();
-        return new Member(subject, name, Grants.of(roles, null, null), idToken.serialize());
+        return new Member(
+                subject(claims.getIssuer(), claims.getSubject()),
+                name,
+                Grants.of(roles, null, null),
+                idToken.serialize());
     }
 
     private static List<String> groups(@Nullable Object claim) {
@@ -271,18 +280,43 @@ class Organisation {
                             metadata.getJWKSetURI().toURL(),
                             new DefaultResourceRetriever(PATIENCE_MILLIS, PATIENCE_MILLIS, LARGEST))
                     .build();
+            var selector = new JWSVerificationKeySelector<>(TAKEN, keys);
+            var client = new ClientID(of.client());
             var provider = new Provider(
                     metadata,
-                    new IDTokenValidator(
-                            metadata.getIssuer(),
-                            new ClientID(of.client()),
-                            new JWSVerificationKeySelector<>(TAKEN, keys),
-                            null));
+                    new IDTokenValidator(metadata.getIssuer(), client, selector, null),
+                    new LogoutTokenValidator(metadata.getIssuer(), client, false, selector, null));
             known.put(of.issuer(), provider);
             return provider;
         } catch (GeneralException | IOException e) {
             throw failed(of, e);
         }
+    }
+
+    /**
+     * Somebody who signed out at the issuer (OpenID Connect Back-Channel Logout 1.0).
+     *
+     * @param token what the issuer says, signed like an identity token
+     * @return by which they are known here
+     */
+    String signedOut(String token) throws RefusedException {
+        var of = required();
+        try {
+            var claims = provider(of).signOuts().validate(JWTParser.parse(token));
+            var age = Duration.between(claims.getIssueTime().toInstant(), clock.instant());
+            if (age.compareTo(SAYS_IT_WITHIN) > 0) {
+                throw new RefusedException(Why.OVER, "that was said " + age + " ago", null);
+            }
+            var who = Optional.ofNullable(claims.getSubject())
+                    .orElseThrow(() -> new RefusedException(Why.FAILED, "it does not say who signed out", null));
+            return subject(claims.getIssuer(), who);
+        } catch (java.text.ParseException | BadJOSEException | JOSEException e) {
+            throw failed(of, e);
+        }
+    }
+
+    private static String subject(Issuer issuer, Subject subject) {
+        return issuer.getValue() + " " + subject.getValue();
     }
 
     private static RefusedException failed(ServiceSettings.Organisation of, Exception e) {

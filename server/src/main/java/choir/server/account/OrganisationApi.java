@@ -3,21 +3,27 @@ package choir.server.account;
 import choir.server.account.Organisation.RefusedException;
 import choir.server.account.Organisation.Why;
 import choir.server.web.Problem;
+import com.nimbusds.oauth2.sdk.util.URLUtils;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URI;
 import java.time.Duration;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The way in by the organisation's accounts: to the issuer, and back. */
@@ -81,6 +87,22 @@ class OrganisationApi {
             return refused(new RefusedException(Why.NO_ROLE, String.valueOf(e.getMessage()), e));
         } catch (IllegalArgumentException e) {
             return refused(new RefusedException(Why.FAILED, "the answer is no address", e));
+        }
+    }
+
+    /** The issuer says that somebody signed out there; what let them in here does so no more. */
+    @PostMapping(path = PATH + "/sign-out", consumes = MediaType.APPLICATION_FORM_URLENCODED_VALUE)
+    ResponseEntity<Void> signedOut(@RequestBody String form) {
+        try {
+            var token = URLUtils.parseParameters(form).getOrDefault("logout_token", List.of());
+            if (token.size() != 1) {
+                throw new RefusedException(Why.FAILED, "no logout_token was sent", null);
+            }
+            accounts.signedOutByTheOrganisation(organisation.signedOut(token.getFirst()));
+            return ResponseEntity.ok().cacheControl(CacheControl.noStore()).build();
+        } catch (RefusedException e) {
+            LOG.info("a sign-out that the organisation told of was not taken: {}", e.getMessage());
+            throw new Problem(Problem.Kind.INVALID, "that is no sign-out of one who is known here");
         }
     }
 

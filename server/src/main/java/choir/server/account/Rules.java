@@ -32,9 +32,8 @@ final class Rules {
         own("/session/second-factor/**");
         own("GET /session", "DELETE /session", "DELETE /sessions", "GET /tokens", "POST /tokens", "DELETE /tokens/*");
 
-        // What people do in their places.
-        // Footage shows people; who may look at settings alone does not see it, and who may look at it does not take it
-        // away.
+        // In places: footage shows people, so who may look at settings alone does not see it, and who may look at it
+        // does not take it away.
         inPlaces(
                 Set.of(FOOTAGE, WORK),
                 "DELETE /clips/*",
@@ -48,7 +47,6 @@ final class Rules {
                 FOOTAGE,
                 "GET /cameras/*/*/still",
                 "/area-searches/**",
-                "/clip-files",
                 "/clips/**",
                 "/live-levels",
                 "/moments",

@@ -39,14 +39,15 @@ class Places implements Keeper, HandlerInterceptor, WebMvcConfigurer {
         if (Reach.current().isEverywhere()) {
             return true;
         }
-        var uri = request.getRequestURI();
+        // Not the address as it was written, which may spell a letter otherwise.
+        var pattern = String.valueOf(request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE));
         var named = named(request);
-        if (uri.startsWith(CAMERAS) && named.containsKey("channel")) {
+        if (pattern.startsWith(CAMERAS) && named.containsKey("channel")) {
             see(Node.Camera.ofSegments(String.valueOf(named.get("recorder")), String.valueOf(named.get("channel"))));
-        } else if (uri.startsWith(RECORDERS) && named.containsKey("name")) {
+        } else if (pattern.startsWith(RECORDERS) && named.containsKey("name")) {
             var name = String.valueOf(named.get("name"));
             // What stands under it tells of all its cameras.
-            boolean isAll = uri.indexOf('/', RECORDERS.length()) >= 0;
+            boolean isAll = pattern.indexOf('/', RECORDERS.length()) >= 0;
             if (HttpMethod.GET.matches(request.getMethod()) && !isAll) {
                 see(name);
             } else {

@@ -13,6 +13,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -149,6 +150,42 @@ class OrganisationTest {
         assertThat(before.session()).as("not any more").doesNotContain("ADMINISTRATOR");
         Issuer.GROUPS.put("ove", List.of());
         assertThat(new Browser().comesAs("ove")).isEqualTo(address + "/#refused=no-role");
+    }
+
+    @Test
+    void whoeverSignsOutThereIsOutHereAndOnlyTheIssuerSaysSo() throws Exception {
+        var browser = new Browser();
+        browser.comesAs("max");
+        assertThat(browser.session()).contains("ADMINISTRATOR");
+        var now = Instant.now();
+        for (var wrong : List.of(
+                "nonsense",
+                issuer.signOut("max", now, "somebody-else"),
+                issuer.signOut("max", now.minusSeconds(3_600), Issuer.CLIENT),
+                issuer.signOut("max", now, Issuer.CLIENT).replaceFirst(".$", "").replaceFirst(".$", "AA"))) {
+            assertThat(told("logout_token=" + wrong)).isEqualTo(400);
+        }
+        assertThat(told("")).isEqualTo(400);
+        assertThat(told("logout_token=" + issuer.signOut("nobody-here", now, Issuer.CLIENT)))
+                .isEqualTo(200);
+        assertThat(browser.session()).contains("ADMINISTRATOR");
+        assertThat(told("logout_token=" + issuer.signOut("max", now, Issuer.CLIENT)))
+                .isEqualTo(200);
+        assertThat(browser.session()).contains("you are not signed in");
+        assertThat(service.get("/api/v1/journal?about=max").body().toString())
+                .contains("signed out at the organisation's accounts");
+    }
+
+    /** What the issuer says, by a way of its own and not by a browser. */
+    private static int told(String form) throws IOException, InterruptedException {
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(address.resolve("/api/v1/session/organisation/sign-out"))
+                                .header("Content-Type", "application/x-www-form-urlencoded")
+                                .POST(HttpRequest.BodyPublishers.ofString(form))
+                                .build(),
+                        BodyHandlers.discarding())
+                .statusCode();
     }
 
     @Test

@@ -359,6 +359,21 @@ class PlacesTest {
                 .contains(NativeValue.number(11));
     }
 
+    @Test
+    void anAddressThatIsSpeltOtherwiseIsTheSame() {
+        service.as("nora", "viewer:north", () -> {
+            for (var path : List.of(
+                    "/api/v1/%63ameras/birch-1/01/history",
+                    "/api/v1/cameras/%62irch-1/01/history",
+                    "/api/v1/%72ecorders/birch-1",
+                    "/api/v1/recorders/birch%2D1")) {
+                assertThat(service.get(path).status()).as(path).isEqualTo(404);
+            }
+            assertThat(service.get("/api/v1/%63ameras/alder-1/01/history").status())
+                    .isEqualTo(200);
+        });
+    }
+
     private Answer override(String node) {
         var version = service.get("/api/v1/overrides?node=" + node).version();
         return service.send(
