@@ -76,6 +76,7 @@ class DoorsTest {
             "PUT /api/v1/people/{name}",
             "POST /api/v1/people/{name}/one-time-password",
             "DELETE /api/v1/people/{name}",
+            "DELETE /api/v1/people/{name}/second-factor",
             "GET /api/v1/people/{name}/tokens",
             "DELETE /api/v1/people/{name}/tokens/{id}",
             "DELETE /api/v1/people/{name}/sessions",
@@ -90,7 +91,13 @@ class DoorsTest {
             "DELETE /api/v1/recorders/{name}");
 
     private static final Set<String> OWN = Set.of(
-            "DELETE /api/v1/session", "DELETE /api/v1/sessions", "DELETE /api/v1/tokens/{id}", "POST /api/v1/tokens");
+            "POST /api/v1/session/second-factor",
+            "POST /api/v1/session/second-factor/confirmation",
+            "POST /api/v1/session/second-factor/end",
+            "DELETE /api/v1/session",
+            "DELETE /api/v1/sessions",
+            "DELETE /api/v1/tokens/{id}",
+            "POST /api/v1/tokens");
 
     private static Ensemble choir;
     private static List<String> doors;

@@ -34,6 +34,9 @@ class Doors {
     /** By a program of the issuer, which signs what it says. */
     private static final String SIGN_OUT_BY_ISSUER = "/api/v1/session/organisation/sign-out";
 
+    /** What a browser sends before it has a session, and nobody else's page may send for it. */
+    private static final Set<String> SIGN_INS = Set.of("/api/v1/session", "/api/v1/session/password");
+
     private static final String LET_IN = "choir.let-in";
     private static final String REACH = "choir.reach";
     private static final String ELSEWHERE = "choir.elsewhere";
@@ -126,9 +129,7 @@ class Doors {
 
     /** Whoever is not signed in by a cookie either is told so, rather than that a page is old. Signing in is another matter. */
     private static boolean isByNobody(HttpServletRequest request) {
-        return request.getRequestedSessionId() == null
-                && !("POST".equals(request.getMethod())
-                        && request.getRequestURI().startsWith("/api/v1/session"));
+        return request.getRequestedSessionId() == null && !SIGN_INS.contains(request.getRequestURI());
     }
 
     /** Spring must not make a user of its own. */

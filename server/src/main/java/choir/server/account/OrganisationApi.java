@@ -6,7 +6,9 @@ import choir.server.web.Problem;
 import com.nimbusds.oauth2.sdk.util.URLUtils;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
@@ -23,7 +25,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The way in by the organisation's accounts: to the issuer, and back. */
@@ -92,7 +93,9 @@ class OrganisationApi {
 
     /** The issuer says that somebody signed out there; what let them in here does so no more. */
     @PostMapping(path = PATH + "/sign-out", consumes = MediaType.APPLICATION_FORM_URLENCODED_VALUE)
-    ResponseEntity<Void> signedOut(@RequestBody String form) {
+    ResponseEntity<Void> signedOut(HttpServletRequest request) throws IOException {
+        // Its body was taken in before, so that there are no parameters to be asked for.
+        var form = new String(request.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         try {
             var token = URLUtils.parseParameters(form).getOrDefault("logout_token", List.of());
             if (token.size() != 1) {
