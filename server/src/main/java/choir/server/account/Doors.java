@@ -129,7 +129,8 @@ class Doors {
 
     /** Whoever is not signed in by a cookie either is told so, rather than that a page is old. Signing in is another matter. */
     private static boolean isByNobody(HttpServletRequest request) {
-        return request.getRequestedSessionId() == null && !SIGN_INS.contains(request.getRequestURI());
+        return request.getRequestedSessionId() == null
+                && !("POST".equals(request.getMethod()) && SIGN_INS.contains(request.getRequestURI()));
     }
 
     /** Spring must not make a user of its own. */
