@@ -39,6 +39,7 @@
           api.POST('/api/v1/session/password', { body: { user, old: password, fresh, ...second() } }),
         );
         password = fresh;
+        mustChoose = false;
       }
       // The first answer brings the cookie that later writes are checked by.
       await api.GET('/api/v1/session').catch(() => undefined);

@@ -104,12 +104,17 @@ public class Accounts {
     void endSessions(String name, String who) {
         database.write(() -> {
             require(name);
-            database.change("UPDATE account SET version = version + 1 WHERE name = :name")
-                    .param("name", name)
-                    .update();
+            endSessionsOf(name);
             endTokensOf(name);
             journal.add(who, "ended all sessions and tokens", name, "");
         });
+    }
+
+    /** What began before another version of somebody is over. */
+    private void endSessionsOf(String name) {
+        database.change("UPDATE account SET version = version + 1 WHERE name = :name")
+                .param("name", name)
+                .update();
     }
 
     private void endTokensOf(String name) {
@@ -228,6 +233,11 @@ public class Accounts {
      * same way.
      */
     Account check(String name, String password, Optional<String> code, Place place) {
+        return check(name, password, code, true, place);
+    }
+
+    /** @param letsIn whether somebody is let in by it; a code that lets nobody in yet does so a moment later */
+    private Account check(String name, String password, Optional<String> code, boolean letsIn, Place place) {
         guesses.attempt(name, place);
         var account = find(name);
         if (account.isEmpty() || account.get().subject().isPresent()) {
@@ -239,7 +249,10 @@ public class Accounts {
             journal.add(name, "failed to sign in", name, "");
             throw wrong();
         }
-        if (factor.isOn(name) && !code.filter(c -> factor.admits(name, c)).isPresent()) {
+        if (factor.isOn(name)
+                && code.filter(c ->
+                                factor.admits(name, c, letsIn && !account.get().oneTime()))
+                        .isEmpty()) {
             if (code.isEmpty()) {
                 throw new Problem(
                         Problem.Kind.CODE_NEEDED,
@@ -293,9 +306,7 @@ public class Accounts {
     /** Somebody signed out there; whoever is not known here is passed over. Their tokens end by themselves. */
     void signedOutByTheOrganisation(String subject) {
         database.write(() -> find("subject", subject).ifPresent(account -> {
-            database.change("UPDATE account SET version = version + 1 WHERE name = :name")
-                    .param("name", account.name())
-                    .update();
+            endSessionsOf(account.name());
             journal.add(account.name(), "signed out at the organisation's accounts", account.name(), "");
         }));
     }
@@ -310,7 +321,7 @@ public class Accounts {
     }
 
     void choosePassword(String name, String old, String fresh, Optional<String> code, Place place) {
-        check(name, old, code, place);
+        check(name, old, code, false, place);
         PasswordRule.require(name, fresh);
         if (fresh.equals(old)) {
             throw new Problem(Problem.Kind.INVALID, "a new password is not the old one");

@@ -127,11 +127,15 @@ class SecondFactor {
      * Whether that code lets this person in, who has a second factor; no code does so twice.
      *
      * @param code of the authenticator, or one for recovery
+     * @param uses whether it is used by that, and not only looked at
      */
-    boolean admits(String name, String code) {
+    boolean admits(String name, String code, boolean uses) {
+        var recovery = hash(code.strip().toLowerCase(Locale.ROOT));
         return database.write(() -> {
-            var held = held(name).orElseThrow();
-            var step = step(held, digits(code));
+            var step = held(name).flatMap(held -> step(held, digits(code)));
+            if (!uses) {
+                return step.isPresent() || isForRecovery(name, recovery);
+            }
             if (step.isPresent()) {
                 database.change("UPDATE second_factor SET last_step = :step WHERE account = :name")
                         .param("step", step.get())
@@ -141,7 +145,7 @@ class SecondFactor {
             }
             boolean recovered = database.change("DELETE FROM recovery_code WHERE account = :name AND hash = :hash")
                             .param("name", name)
-                            .param("hash", hash(code.strip().toLowerCase(Locale.ROOT)))
+                            .param("hash", recovery)
                             .update()
                     > 0;
             if (recovered) {
@@ -149,6 +153,15 @@ class SecondFactor {
             }
             return recovered;
         });
+    }
+
+    private boolean isForRecovery(String name, String hash) {
+        return database.query("SELECT 1 FROM recovery_code WHERE account = :name AND hash = :hash")
+                .param("name", name)
+                .param("hash", hash)
+                .query(Integer.class)
+                .optional()
+                .isPresent();
     }
 
     /** From now on their password is enough. */

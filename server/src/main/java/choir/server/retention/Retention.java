@@ -93,7 +93,7 @@ class Retention {
                         List.of("DELETE FROM held_then WHERE rowid IN (%s)")));
     }
 
-    @Scheduled(cron = "0 20 2 * * *")
+    @Scheduled(cron = "0 50 4 * * *", zone = "${choir.zone}")
     void eachNight() {
         try {
             letGo();

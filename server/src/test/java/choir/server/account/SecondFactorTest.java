@@ -8,6 +8,7 @@ import java.nio.ByteBuffer;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.junit.jupiter.api.AfterEach;
@@ -98,6 +99,34 @@ class SecondFactorTest {
         assertThat(service.get("/api/v1/journal").body().toString())
                 .contains("began to use a second factor", "used a recovery code")
                 .doesNotContain(secret);
+    }
+
+    /** Each step of a sign-in with a one-time password asks for a code, and one is enough for all of them. */
+    @Test
+    void aCodeIsGoodForChoosingAPasswordAndSigningInWithIt() {
+        var secret = new AtomicReference<String>();
+        service.as("eve", "viewer", () -> {
+            var begun = service.post(FACTOR, Map.of("password", "the own password of eve"));
+            secret.set(begun.body().path("secret").asString());
+            service.post(FACTOR + "/confirmation", Map.of("code", code(secret.get(), -1)));
+        });
+        var once = service.post("/api/v1/people/eve/one-time-password", Map.of())
+                .body()
+                .path("oneTimePassword")
+                .asString();
+        var now = code(secret.get(), 0);
+        var session = Map.of("user", "eve", "password", once, "code", now);
+        assertThat(service.post("/api/v1/session", session)
+                        .body()
+                        .path("mustChoosePassword")
+                        .asBoolean())
+                .isTrue();
+        var fresh = "three quiet harbour words";
+        var chosen = Map.of("user", "eve", "old", once, "fresh", fresh, "code", now);
+        assertThat(service.post("/api/v1/session/password", chosen).status()).isEqualTo(204);
+        var signIn = Map.of("user", "eve", "password", fresh, "label", "t", "code", now);
+        assertThat(service.post("/api/v1/session/token", signIn).status()).isEqualTo(200);
+        assertThat(service.post("/api/v1/session/token", signIn).status()).isEqualTo(401);
     }
 
     @Test
