@@ -426,7 +426,7 @@ class WorkplaceTest {
         browser.see("Who may do what here?");
         browser.press("Let somebody in");
         browser.type("input[name=name]", "tove");
-        browser.choose("select[name=role]", "technician: reads recorders, tries settings, works off sheets");
+        browser.choose("select[name=role]", "technician: sees footage, reads and audits, tries settings");
         browser.press("Make an invitation");
         var link = browser.value("input[name=link]");
         assertThat(link).contains("/#invited=tove:");
