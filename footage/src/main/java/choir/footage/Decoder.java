@@ -248,7 +248,11 @@ public final class Decoder {
                 List.of("-threads", "1", "-max_pixels", Long.toString(MOST_PIXELS), "-an", "-sn", "-dn"));
         switch (source) {
             case Source.Stream stream ->
+                // Its first picture comes without a time, which is then taken for nought; without "copyts" that would
+                // be
+                // the time of the second, too, and the first be lost.
                 words.addAll(List.of(
+                        "-copyts",
                         "-protocol_whitelist",
                         "rtsp,tcp,rtp",
                         "-format_whitelist",

@@ -15,9 +15,13 @@ final class RtpTime {
 
     private RtpTime() {}
 
+    static boolean isPacket(byte[] packet) {
+        return packet.length >= HEADER && (packet[0] & 0xC0) == 0x80;
+    }
+
     /** Empty when the packet tells none, or is no packet. */
     static Optional<Instant> of(byte[] packet) {
-        if (packet.length < HEADER || (packet[0] & 0xC0) != 0x80 || (packet[0] & EXTENSION) == 0) {
+        if (!isPacket(packet) || (packet[0] & EXTENSION) == 0) {
             return Optional.empty();
         }
         int at = HEADER + 4 * (packet[0] & 0x0F);

@@ -21,11 +21,14 @@ import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Stands between a recorder's streams and a general player: it opens the recorder's connection, answers its challenge,
@@ -56,6 +59,7 @@ final class StreamRelay implements Playing {
     private static final Duration SILENCE = Duration.ofSeconds(20);
 
     private static final Pattern ADDRESS = Pattern.compile("^(\\S+) (\\S+) (RTSP/\\S+)$");
+    private static final Pattern MEDIA = Pattern.compile("(?m)^(?=m=)");
     private static final Pattern CONTROL = Pattern.compile("(?m)^a=control:\\s*(\\S+)");
     private static final DateTimeFormatter CLOCK =
             DateTimeFormatter.ofPattern("yyyyMMdd'T'HHmmss.SSS'Z'").withZone(ZoneOffset.UTC);
@@ -73,6 +77,7 @@ final class StreamRelay implements Playing {
     private final AtomicReference<LinkException> trouble = new AtomicReference<>();
     private final AtomicReference<Instant> begins = new AtomicReference<>();
     private Optional<Instant> last = Optional.empty();
+    private final RtpTimestamps timestamps = new RtpTimestamps();
     /** The request that was sent last, until its answer has come. */
     private volatile Optional<RtspMessage> asked = Optional.empty();
 
@@ -289,9 +294,17 @@ final class StreamRelay implements Playing {
             if (packet.length < length) {
                 return;
             }
-            if (channel == 0 && !isOfTheStretch(packet)) {
+            if (channel % 2 != 0) {
+                // Its reports of what it sent tell of timestamps as they were.
+                continue;
+            }
+            var at = wanted instanceof Wanted.Recorded recorded
+                    ? RtpTime.of(packet).map(t -> t.minus(recorded.ahead()))
+                    : Optional.<Instant>empty();
+            if (!isOfTheStretch(at)) {
                 return;
             }
+            timestamps.place(packet, at);
             synchronized (out) {
                 out.write(new byte[] {'$', (byte) channel, (byte) (length >> 8), (byte) length});
                 out.write(packet);
@@ -304,10 +317,9 @@ final class StreamRelay implements Playing {
     }
 
     /** Takes note of when it is. */
-    private boolean isOfTheStretch(byte[] packet) {
+    private boolean isOfTheStretch(Optional<Instant> at) {
         if (wanted instanceof Wanted.Recorded recorded) {
             var gap = recorded.keyPictures() ? KEY_GAP : GAP;
-            var at = RtpTime.of(packet).map(t -> t.minus(recorded.ahead()));
             if (at.isPresent()) {
                 begins.compareAndSet(null, at.get());
                 boolean far = last.filter(
@@ -348,7 +360,7 @@ final class StreamRelay implements Playing {
         }
     }
 
-    /** What the recorder says of its tracks, in addresses that can be asked for here. */
+    /** What the recorder says of its pictures, in addresses that can be asked for here; its sound is not asked for. */
     private RtspMessage described(RtspMessage answer) throws IOException {
         URI base;
         try {
@@ -365,7 +377,19 @@ final class StreamRelay implements Playing {
         }
         return answer.without("Content-Location")
                 .with("Content-Base", local(0))
-                .withBody(body -> CONTROL.matcher(body).replaceAll(match -> control(match.group(1), within)));
+                .withBody(
+                        body -> CONTROL.matcher(picturesOf(body)).replaceAll(match -> control(match.group(1), within)));
+    }
+
+    /** A description (RFC 8866) without any part but the first of video. */
+    private static String picturesOf(String description) {
+        var parts = MEDIA.split(description);
+        return Stream.concat(
+                        Stream.of(parts[0]),
+                        Arrays.stream(parts)
+                                .filter(part -> part.startsWith("m=video"))
+                                .limit(1))
+                .collect(Collectors.joining());
     }
 
     private String control(String said, URI base) {

@@ -32,6 +32,7 @@ final class RtspDoor implements AutoCloseable {
     private static final int PER_SECOND = 4;
     private static final int KEY_EVERY = 2 * PER_SECOND;
     private static final int CLOCK = 90_000;
+    private static final long BEFORE_THE_WRAP = (1L << 32) - 5 * CLOCK;
     private static final int MOST_HEADERS = 60;
     private static final Duration LONGEST_SILENCE = Duration.ofSeconds(60);
     private static final DateTimeFormatter RANGE = DateTimeFormatter.ofPattern("yyyyMMdd'T'HHmmss");
@@ -202,8 +203,10 @@ final class RtspDoor implements AutoCloseable {
         var media = isJpeg(recorder)
                 ? "m=video 0 RTP/AVP 26\r\n"
                 : "m=video 0 RTP/AVP 96\r\na=rtpmap:96 H264/90000\r\na=fmtp:96 packetization-mode=1\r\n";
+        // As with many, the sound comes first.
+        var sound = isJpeg(recorder) ? "m=audio 0 RTP/AVP 0\r\na=control:track0\r\n" : "";
         var text = "v=0\r\no=- 0 0 IN IP4 127.0.0.1\r\ns=" + recorder.model.model()
-                + "\r\nc=IN IP4 0.0.0.0\r\nt=0 0\r\na=control:*\r\n" + media + "a=control:track1\r\n";
+                + "\r\nc=IN IP4 0.0.0.0\r\nt=0 0\r\na=control:*\r\n" + sound + media + "a=control:track1\r\n";
         send(
                 out,
                 request,
@@ -316,6 +319,8 @@ final class RtspDoor implements AutoCloseable {
         boolean jpeg = isJpeg(recorder);
         var encoder = new PlainH264(MovingScene.WIDTH, MovingScene.HEIGHT, KEY_EVERY / every);
         var packets = new RtpPackets(jpeg, replay, recorder.name.hashCode());
+        // Where timestamps begin is a recorder's own matter: with some at nought, with others shortly before they wrap.
+        long first = jpeg ? BEFORE_THE_WRAP : 0;
         var began = Instant.now();
         for (long n = 0; !session.ended; n += every) {
             var at = span.from().plusMillis(n * 1000 / PER_SECOND);
@@ -330,7 +335,8 @@ final class RtspDoor implements AutoCloseable {
                     ? List.of(RtpPackets.jpegFile(picture, MovingScene.WIDTH, MovingScene.HEIGHT))
                     : encoder.next(picture);
             int flags = (n % KEY_EVERY == 0 ? 0x80 : 0) | (n == 0 ? 0x20 : 0);
-            for (byte[] packet : packets.packets(units, n * CLOCK / PER_SECOND, at.plus(recorder.clockAhead), flags)) {
+            long ticks = first + n * CLOCK / PER_SECOND;
+            for (byte[] packet : packets.packets(units, ticks, at.plus(recorder.clockAhead), flags)) {
                 synchronized (out) {
                     out.write(new byte[] {'$', 0, (byte) (packet.length >> 8), (byte) packet.length});
                     out.write(packet);
