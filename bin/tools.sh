@@ -40,7 +40,7 @@ require_build_tools() {
 is_stale() {
   local stamp="$1/.choir/built"
   [ -f "$stamp" ] || return 0
-  [ -n "$(find "$1"/{core,onvif,sim,footage,server,cli,console}/{src,pom.xml} "$1/console/package-lock.json" -newer "$stamp" \
+  [ -n "$(find "$1"/{core,onvif,sim,footage,issuer,server,cli,console}/{src,pom.xml} "$1/console/package-lock.json" -newer "$stamp" \
     -not -path '*/node_modules/*' -not -path '*/api/schema.d.ts' -print -quit 2>/dev/null)" ]
 }
 
@@ -50,7 +50,7 @@ build() {
   export JAVA_HOME
   say "building (the first time takes some minutes) ..."
   mkdir -p "$1/.choir"
-  if ! (cd "$1" && mvn -B -q install -DskipTests -Dspotless.check.skip -pl server,cli,sim -am) >"$1/.choir/build.log" 2>&1; then
+  if ! (cd "$1" && mvn -B -q install -DskipTests -Dspotless.check.skip -pl server,cli,sim,issuer -am) >"$1/.choir/build.log" 2>&1; then
     grep -m 5 ERROR "$1/.choir/build.log" >&2
     say "the build failed; all of it is in .choir/build.log"
     exit 1

@@ -20,6 +20,7 @@
   import { person } from './lib/session.svelte';
   import { apply, theme, type Theme } from './lib/theme';
   import SelectionBox from './lib/ui/SelectionBox.svelte';
+  import Palette from './lib/palette/Palette.svelte';
   import Shortcuts from './lib/ui/Shortcuts.svelte';
   import { isActive, navigate, p, route } from './router';
 
@@ -70,6 +71,7 @@
     return () => changes.stop();
   });
 
+  let keys = $state(false);
   let chosen = $state<Theme>(theme());
   const select = $derived(String(route.search.select ?? ''));
 
@@ -118,7 +120,8 @@
   class="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-raised focus:p-2"
   >To the content</a
 >
-<Shortcuts />
+<Shortcuts bind:open={keys} />
+<Palette {views} onkeys={() => (keys = true)} />
 <div class="flex min-h-dvh flex-col md:flex-row">
   <nav
     aria-label="Views"

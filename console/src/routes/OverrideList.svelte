@@ -38,10 +38,15 @@
         <span class="w-48 font-semibold">{o.key}</span>
         <span class="min-w-[160px] flex-1 break-words">
           {o.value ?? 'left to nobody'}{o.fixed ? ' · fixed' : ''}
+          {#if o.effect === 'COUNTS'}<span class="text-faint">instead of {o.otherwise ?? 'nothing'}</span
+            >{/if}
         </span>
         <span class="min-w-[200px] flex-1 text-faint">{o.because}; {o.author}</span>
-        <span class="w-44 {o.counts ? 'text-faint' : 'font-semibold text-waste'}">
-          {o.until ? (o.counts ? `until ${o.until}` : `ended on ${o.until}`) : 'without an end'}
+        <span class="w-44 {o.effect === 'COUNTS' ? 'text-faint' : 'font-semibold text-waste'}">
+          {#if o.effect === 'ENDED'}ended on {o.until}
+          {:else}{o.until ? `until ${o.until}` : 'without an end'}{o.effect === 'COUNTS'
+              ? ''
+              : `; ${o.words}`}{/if}
         </span>
         <Allowed to="EDITOR">
           <button class="text-accent underline" onclick={() => takeBack(o.key)}

@@ -35,6 +35,31 @@
     return o.columns.filter((_, i) => o.rows.some((r) => (r.cells[i]?.members ?? 0) > 0));
   }
 
+  /** A group of which nothing is astray folds away where there are many. */
+  const FOLDED_FROM = 25;
+  const isWell = (row: Schemas['OverviewRow']) =>
+    row.cells.every((c) => c.marks.every((m) => m.kind === 'in-tune' || m.kind === 'cannot'));
+  let unfolded = $state(false);
+  const rows = (o: Overview) =>
+    o.rows.length < FOLDED_FROM || unfolded ? o.rows : o.rows.filter((r) => !isWell(r));
+
+  /** Settings that somebody left out here; the others are shown, whatever comes. */
+  const HIDDEN = 'choir.overview.hidden';
+  let hidden = $state<string[]>(kept());
+  function kept(): string[] {
+    try {
+      const said: unknown = JSON.parse(localStorage.getItem(HIDDEN) ?? '[]');
+      return Array.isArray(said) ? said.map(String) : [];
+    } catch {
+      return [];
+    }
+  }
+  function show(key: string, shown: boolean) {
+    hidden = shown ? hidden.filter((k) => k !== key) : [...hidden, key];
+    localStorage.setItem(HIDDEN, JSON.stringify(hidden));
+  }
+  const shownColumns = (o: Overview) => columns(o).filter((c) => !hidden.includes(c.key));
+
   function cell(row: Schemas['OverviewRow'], key: string): Schemas['Cell'] | undefined {
     return row.cells.find((c) => c.key === key && c.members > 0);
   }
@@ -128,6 +153,25 @@
             {/if}
           </p>
         {/if}
+        <details class="mb-2 text-sm">
+          <summary class="cursor-pointer text-faint"
+            >{shownColumns(o).length === columns(o).length
+              ? 'All settings are shown'
+              : `${shownColumns(o).length} of ${count(columns(o).length, 'setting')} are shown`}</summary
+          >
+          <fieldset class="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+            <legend class="sr-only">Settings that are shown</legend>
+            {#each columns(o) as column (column.key)}
+              <label class="flex items-center gap-1.5"
+                ><input
+                  type="checkbox"
+                  checked={!hidden.includes(column.key)}
+                  onchange={(e) => show(column.key, e.currentTarget.checked)}
+                />{column.title}</label
+              >
+            {/each}
+          </fieldset>
+        </details>
         <div class="relative overflow-x-auto">
           <table class="w-full min-w-[880px] border-collapse text-sm">
             <caption class="sr-only">Groups against settings, with a mark for what is not in tune</caption>
@@ -135,13 +179,13 @@
               <tr class="border-b border-line align-bottom">
                 <th class="head py-2 pr-4" scope="col">Group</th>
                 <th class="head py-2 pr-4 text-right" scope="col">Cameras</th>
-                {#each columns(o) as column (column.key)}
+                {#each shownColumns(o) as column (column.key)}
                   <th class="head px-1 py-2 text-center" scope="col">{column.title}</th>
                 {/each}
               </tr>
             </thead>
             <tbody>
-              {#each o.rows as row (row.group)}
+              {#each rows(o) as row (row.group)}
                 <tr class="border-b border-line/60 hover:bg-raised">
                   <th scope="row" class="py-1.5 pr-4 text-left font-normal whitespace-nowrap">
                     <a
@@ -151,7 +195,7 @@
                     >
                   </th>
                   <td class="py-1.5 pr-4 text-right">{row.cameras}</td>
-                  {#each columns(o) as column (column.key)}
+                  {#each shownColumns(o) as column (column.key)}
                     {@const c = cell(row, column.key)}
                     <td class="px-1 py-1.5 text-center">
                       {#if c}
@@ -164,6 +208,17 @@
             </tbody>
           </table>
         </div>
+        {#if o.rows.length >= FOLDED_FROM}
+          {@const well = o.rows.filter(isWell).length}
+          {#if well > 0}
+            <button
+              class="mt-2 text-sm text-accent underline"
+              aria-expanded={unfolded}
+              onclick={() => (unfolded = !unfolded)}
+              >{unfolded ? 'Fold away what is well' : `${count(well, 'group')} of which all is well`}</button
+            >
+          {/if}
+        {/if}
         <p class="mt-4 text-xs text-faint">
           Dot on the notch: in tune. Left: towards loss, right: towards waste. Ring: waiting. Gap: not read.
           Square: the recorder cannot do it.

@@ -14,6 +14,7 @@
   import { invitationLink } from './people/invitation';
   import { asked, aViewer, rolesOf, rolesWords, type Roles } from './people/roles';
   import RolesForm from './people/RolesForm.svelte';
+  import Sessions from './people/Sessions.svelte';
   import SecondFactor from './people/SecondFactor.svelte';
 
   const client = useQueryClient();
@@ -32,6 +33,7 @@
   let invited = $state<Schemas['Invitation'] | undefined>();
   let leaving = $state<Schemas['PersonView'] | undefined>();
   let tokensOf = $state<string | undefined>();
+  let sessionsOf = $state<string | undefined>();
 
   function add(event: SubmitEvent) {
     event.preventDefault();
@@ -78,7 +80,13 @@
     attempts.run(() => ask(api.DELETE('/api/v1/people/{name}/second-factor', path(of))), again);
 
   const signOut = (of: string) =>
-    attempts.run(() => ask(api.DELETE('/api/v1/people/{name}/sessions', path(of))), again);
+    attempts.run(
+      () => ask(api.DELETE('/api/v1/people/{name}/sessions', path(of))),
+      () => {
+        sessionsOf = undefined;
+        again();
+      },
+    );
 
   const remove = (of: string) =>
     attempts.run(
@@ -156,8 +164,8 @@
                           >
                         {/if}
                       {/if}
-                      <button class="act" disabled={attempts.busy} onclick={() => signOut(p.name)}
-                        >Sign out</button
+                      <button class="act" disabled={attempts.busy} onclick={() => (sessionsOf = p.name)}
+                        >Sessions …</button
                       >
                       <button class="act" disabled={attempts.busy} onclick={() => (leaving = p)}
                         >Remove …</button
@@ -173,6 +181,8 @@
     </Loaded>{/if}
   <h2 class="mt-10 mb-1 text-lg font-semibold">Your second factor</h2>
   <SecondFactor />
+  <h2 class="mt-10 mb-1 text-lg font-semibold">Where you are signed in</h2>
+  <Sessions />
   <h2 class="mt-10 mb-1 text-lg font-semibold">Your tokens</h2>
   <p class="mb-3 max-w-[80ch] text-sm text-faint">
     A token lets a program in as you, without your password. One that only looks needs no more than a viewer
@@ -263,4 +273,16 @@
   description="Each lets a program in as {tokensOf}, until it ends or is revoked."
 >
   {#if tokensOf}<Tokens of={tokensOf} onchanged={again} />{/if}
+</Modal>
+
+<Modal
+  open={sessionsOf !== undefined}
+  onclose={() => (sessionsOf = undefined)}
+  title="Where {sessionsOf} is signed in"
+>
+  {#if sessionsOf}<Sessions of={sessionsOf} />{/if}
+  <Trouble error={attempts.error} />
+  <button class="act mt-4" disabled={attempts.busy} onclick={() => sessionsOf && signOut(sessionsOf)}
+    >Sign out everywhere, tokens too</button
+  >
 </Modal>

@@ -14,11 +14,14 @@
     setting,
     inherited,
     sample,
+    begun = false,
   }: {
     draft: TemplateDraft;
     setting: Schemas['SettingView'];
     inherited: { value: unknown; from: string } | undefined;
     sample: string;
+    /** Somebody is about to say it here. */
+    begun?: boolean;
   } = $props();
 
   const value = $derived(draft.get(setting.key));
@@ -26,7 +29,9 @@
   const speaks = $derived(set || draft.isUnset(setting.key));
   const id = $derived(`help-${setting.key}`);
   const large = $derived(isLarge(setting.kind));
-  let open = $state(false);
+  // svelte-ignore state_referenced_locally
+  let open = $state(begun);
+  let explained = $state(false);
 
   const above = $derived.by(() => {
     if (setting.kind !== 'week' && setting.kind !== 'levels') {
@@ -67,7 +72,17 @@
     : 'border-l-4 border-l-transparent'}"
 >
   <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-    <div class="w-40 font-semibold">{setting.title}</div>
+    <div class="flex w-40 items-baseline gap-1 font-semibold">
+      {setting.title}
+      <button
+        type="button"
+        class="min-w-6 text-sm font-normal text-faint hover:text-ink"
+        aria-expanded={explained}
+        aria-controls={id}
+        onclick={() => (explained = !explained)}
+        ><span aria-hidden="true">?</span><span class="sr-only">What {setting.title} means</span></button
+      >
+    </div>
     <div class="min-w-0 flex-1">
       {#if large}
         <button type="button" class="act text-sm" aria-expanded={open} onclick={() => (open = !open)}
@@ -113,7 +128,7 @@
       {/if}
     </div>
   </div>
-  <p {id} class="mt-1 text-xs text-faint">
+  <p {id} class="mt-1 text-xs text-faint" hidden={!explained}>
     {setting.meaning}
     <span class="text-loss">Loss</span> · {setting.loss} <span class="text-waste">Waste</span> · {setting.waste}
   </p>

@@ -7,7 +7,10 @@
   import { chain, saidAt, saidUnder } from './said-around';
   import SettingEditor from './SettingEditor.svelte';
 
-  /** Every setting of a template, with what holds where it is silent; areas on the picture of a camera it reaches. */
+  /**
+   * What a template says and inherits first; what nobody speaks of stands in one list from which it is taken when somebody wants to.
+   * Areas are shown on the picture of a camera that it reaches.
+   */
   let { draft, name, usedAt }: { draft: TemplateDraft; name: string; usedAt: string[] } = $props();
 
   const SECTIONS = [
@@ -55,6 +58,22 @@
   const around = (key: string) =>
     saidUnder(draft.base === '' ? [] : (under.data ?? []), key) ??
     (camera.data && saidAt(camera.data, name, key));
+
+  /** What somebody began to say. */
+  let begun = $state<string[]>([]);
+  let find = $state('');
+  const speaks = (key: string) => draft.get(key) !== undefined || draft.isUnset(key);
+  const shown = $derived(
+    (settings.data ?? []).filter(
+      (s) => speaks(s.key) || begun.includes(s.key) || around(s.key) !== undefined,
+    ),
+  );
+  const silent = $derived((settings.data ?? []).filter((s) => !shown.includes(s)));
+  const found = $derived(
+    silent.filter((s) =>
+      `${s.title} ${s.key} ${s.meaning}`.toLowerCase().includes(find.trim().toLowerCase()),
+    ),
+  );
 </script>
 
 <div class="min-w-0">
@@ -95,11 +114,54 @@
     >
   {/if}
   {#each SECTIONS as section (section.key)}
-    <section class="mb-8" aria-labelledby="section-{section.key}">
-      <h2 id="section-{section.key}" class="mb-1 text-lg font-semibold">{section.title}</h2>
-      {#each (settings.data ?? []).filter( (s) => s.key.startsWith(section.key + '.') ) as setting (setting.key)}
-        <SettingEditor {draft} {setting} inherited={around(setting.key)} {sample} />
-      {/each}
-    </section>
+    {@const here = shown.filter((s) => s.key.startsWith(section.key + '.'))}
+    {#if here.length > 0}
+      <section class="mb-8" aria-labelledby="section-{section.key}">
+        <h2 id="section-{section.key}" class="mb-1 text-lg font-semibold">{section.title}</h2>
+        {#each here as setting (setting.key)}
+          <SettingEditor
+            {draft}
+            {setting}
+            inherited={around(setting.key)}
+            {sample}
+            begun={begun.includes(setting.key)}
+          />
+        {/each}
+      </section>
+    {/if}
   {/each}
+  {#if silent.length > 0}
+    <section class="mb-8" aria-labelledby="silent">
+      <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        <h2 id="silent" class="text-lg font-semibold">What it does not speak of</h2>
+        <input
+          class="field w-56 py-0 text-sm"
+          type="search"
+          placeholder="find a setting"
+          aria-label="Find a setting"
+          bind:value={find}
+        />
+      </div>
+      <ul class="grid gap-x-6 sm:grid-cols-2">
+        {#each found as setting (setting.key)}
+          <li class="border-b border-line/60">
+            <button
+              type="button"
+              class="flex w-full items-baseline gap-3 py-2 text-left hover:bg-raised"
+              onclick={() => begun.push(setting.key)}
+            >
+              <span class="w-36 shrink-0 font-semibold"
+                ><span class="sr-only">Say it here </span>{setting.title}</span
+              >
+              <span class="min-w-0 flex-1 truncate text-sm text-faint" title={setting.meaning}
+                >{setting.meaning}</span
+              >
+            </button>
+          </li>
+        {:else}
+          <li class="py-2 text-sm text-faint">No setting is called that.</li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
 </div>

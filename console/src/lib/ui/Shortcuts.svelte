@@ -1,19 +1,8 @@
 <script lang="ts">
+  import { KEYS } from '../palette/keys';
   import Modal from './Modal.svelte';
 
-  let open = $state(false);
-
-  const KEYS: [string, string][] = [
-    ['/', 'choose cameras, from any page'],
-    ['?', 'this list'],
-    ['Esc', 'close a dialog, give up a drawing'],
-    ['Ctrl Z, Ctrl Shift Z', 'take a step back, and again, in the week and on the picture'],
-    ['Ctrl S', 'save the template'],
-    ['arrows', 'move the window of a week, an area or a corner; Shift longer or further, Alt single minutes'],
-    ['Enter, Delete', 'paint or erase the window of a week; close a polygon, remove a corner or an area'],
-    ['+', 'a further corner behind the one that is held'],
-    ['m, p', 'in the tree of groups: lift a group, put it or the ticked cameras under another'],
-  ];
+  let { open = $bindable(false) }: { open?: boolean } = $props();
 
   function key(event: KeyboardEvent) {
     const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');

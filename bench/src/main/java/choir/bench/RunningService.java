@@ -98,6 +98,32 @@ final class RunningService implements AutoCloseable {
         return answer.body();
     }
 
+    /** Lets somebody in; the token by which they come. */
+    String letIn(String name, String role) throws Exception {
+        var invited = call("POST", "/api/v1/people", "{\"name\":\"" + name + "\",\"roles\":[\"" + role + "\"]}");
+        var own = PASSWORD + " of " + name;
+        call(
+                "POST",
+                "/api/v1/session/password",
+                "{\"user\":\"%s\",\"old\":\"%s\",\"fresh\":\"%s\"}"
+                        .formatted(name, word(invited, "oneTimePassword"), own));
+        return word(
+                call(
+                        "POST",
+                        "/api/v1/session/token",
+                        "{\"user\":\"%s\",\"password\":\"%s\",\"label\":\"bench\"}".formatted(name, own)),
+                "token");
+    }
+
+    /** Calls as somebody else; what comes back is thrown away. */
+    int status(String as, String method, String path, @Nullable String body) throws Exception {
+        var request = HttpRequest.newBuilder(at(path))
+                .method(method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(body))
+                .header("Content-Type", "application/json")
+                .header("Authorization", "Bearer " + as);
+        return http.send(request.build(), BodyHandlers.discarding()).statusCode();
+    }
+
     /** Waits until a work that was just begun has ended. */
     String ended(String work) throws Exception {
         var id = number(work, "id");

@@ -1,5 +1,6 @@
 package choir.cli;
 
+import java.io.PrintWriter;
 import java.util.List;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -14,8 +15,13 @@ final class CameraExport extends Act {
 
     @Override
     int run(Client service) {
+        write(out(), service, Selections.joined(words, ""));
+        return Failure.DONE;
+    }
+
+    static void write(PrintWriter out, Client service, String selection) {
         var table = new Table(CameraCsv.COLUMNS.toArray(String[]::new));
-        for (var c : service.all(Client.select("/api/v1/cameras", Selections.joined(words, "")))) {
+        for (var c : service.all(Client.select("/api/v1/cameras", selection))) {
             table.row(
                     Listing.text(c, "camera"),
                     Listing.text(c, "label"),
@@ -23,7 +29,6 @@ final class CameraExport extends Act {
                     Listing.text(c, "group"),
                     c.path("tags").values().stream().map(t -> t.asString("")).collect(Collectors.joining(" ")));
         }
-        table.csv(out());
-        return Failure.DONE;
+        table.csv(out);
     }
 }

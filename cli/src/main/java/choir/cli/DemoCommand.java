@@ -18,8 +18,8 @@ import picocli.CommandLine.Option;
 
 /**
  * Starts simulated recorders and the service on loopback, and tells the service of the demo fleet the first time. The
- * launcher says in the environment how to start either: {@code CHOIR_ROOT}, {@code CHOIR_SERVICE} and {@code
- * CHOIR_SIMULATOR}, a word a line.
+ * launcher says in the environment how to start each: {@code CHOIR_ROOT}, {@code CHOIR_SERVICE}, {@code CHOIR_SIMULATOR} and
+ * {@code CHOIR_ISSUER}, a word a line.
  */
 @Command(
         name = "demo",
@@ -41,6 +41,17 @@ final class DemoCommand extends Act {
 
     @Option(names = "--mail-port", defaultValue = "7482", description = "port of a mail server that keeps what it gets")
     private int mailPort = 7482;
+
+    @Option(
+            names = "--organisation",
+            description = "with a server of accounts, as an organisation has one, by which people sign in as well")
+    private boolean organisation;
+
+    @Option(
+            names = "--organisation-port",
+            defaultValue = "7484",
+            description = "port of that server; people it knows are in demo/organisation.txt")
+    private int organisationPort = 7484;
 
     @Option(
             names = "--scenario",
@@ -74,6 +85,9 @@ final class DemoCommand extends Act {
         requireFree(recordersPort, "--recorders-port");
         requireFree(mailPort, "--mail-port");
         requireFree(tlsPort, "--tls-port");
+        if (organisation) {
+            requireFree(organisationPort, "--organisation-port");
+        }
         Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
         var simulator = URI.create("http://127.0.0.1:" + recordersPort);
         var address = URI.create("http://127.0.0.1:" + port);
@@ -104,6 +118,9 @@ final class DemoCommand extends Act {
             if (speed != null) {
                 served.add("--choir.speed=" + pace());
             }
+            if (organisation) {
+                served.addAll(startedOrganisation(root, folder, address));
+            }
             start(
                     folder.resolve("service.log"),
                     Map.of("CHOIR_SETUP_USER", USER, "CHOIR_SETUP_PASSWORD", PASSWORD),
@@ -116,6 +133,27 @@ final class DemoCommand extends Act {
         }
         welcome(address, simulator, (System.nanoTime() - began) / 1_000_000_000.0);
         return waitForTheEnd(folder);
+    }
+
+    /** Begins with the accounts of an organisation; what the service is told of them. */
+    private List<String> startedOrganisation(Path root, Path folder, URI service) throws IOException {
+        List<String> words = new ArrayList<>(List.of(Integer.toString(organisationPort), service.toString()));
+        Texts.read(root.resolve("demo/organisation.txt"))
+                .lines()
+                .map(String::strip)
+                .filter(line -> !line.isEmpty() && !line.startsWith("#"))
+                .forEach(words::add);
+        start(folder.resolve("organisation.log"), Map.of(), words("CHOIR_ISSUER"), words.toArray(String[]::new));
+        var secret = Files.writeString(folder.resolve("organisation-secret"), "a secret of two machines\n");
+        return List.of(
+                "--choir.organisation.name=the harbour's account",
+                "--choir.organisation.issuer=http://127.0.0.1:" + organisationPort,
+                "--choir.organisation.client=choir",
+                "--choir.organisation.secret-file=" + secret,
+                "--choir.organisation.administrators=harbour masters",
+                "--choir.organisation.viewers=watch",
+                "--choir.organisation.places[0].members=electricians",
+                "--choir.organisation.places[0].role=technician:terminals/haldr");
     }
 
     /** Both go by the same rule, from the same instant on, since what they live through is the same. */
@@ -213,6 +251,10 @@ final class DemoCommand extends Act {
         say("");
         say(ansi().string("@|bold Choir is ready at " + address + "|@") + " (after %.1f s)".formatted(seconds));
         say("sign in as " + USER + " with the password " + PASSWORD);
+        if (organisation) {
+            say("or by the harbour's account as birk (harbour master), ylva (watch) or nils (electrician at haldr),"
+                    + " with the password: quiet harbour");
+        }
         say("");
         say("three things to try, here or in another terminal:");
         say("  ./choir finding list          what is out of tune, the worst first");

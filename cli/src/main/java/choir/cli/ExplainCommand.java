@@ -1,10 +1,13 @@
 package choir.cli;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @Command(
         name = "explain",
@@ -39,8 +42,8 @@ final class ExplainCommand extends Act {
     @Option(names = "--ical", description = "print the week as iCalendar")
     private boolean ical;
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
@@ -54,17 +57,17 @@ final class ExplainCommand extends Act {
             return Failure.DONE;
         }
         var view = service.get(Client.camera(camera));
-        if (format.equals("json")) {
-            say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(view));
+        if (key != null) {
+            requireSetting(view, key);
+            view = only(key, view);
+        }
+        var shown = view;
+        if (listing.isForPrograms(out(), shown, () -> settings(shown))) {
             return Failure.DONE;
         }
         say(Heading.of(view));
-        if (key != null) {
-            requireSetting(view, key);
-        }
         for (var setting : view.path("settings")) {
-            boolean chosen = key == null || key.equals(Listing.text(setting, "key"));
-            if (chosen && (key != null || setting.has("asked") || setting.has("observed"))) {
+            if (key != null || setting.has("asked") || setting.has("observed")) {
                 setting(setting);
                 if (Listing.text(setting, "key").equals("recording.week")) {
                     week(view.path("week"));
@@ -76,6 +79,41 @@ final class ExplainCommand extends Act {
                     + ": fixed by the " + Listing.text(blocked.path("fixedBy"), "text"));
         }
         return Failure.DONE;
+    }
+
+    /** The view with one setting, and with the week where that is asked for. */
+    private static JsonNode only(String key, JsonNode view) {
+        ObjectNode one = ((ObjectNode) view).deepCopy();
+        one.set(
+                "settings",
+                Client.JSON
+                        .createArrayNode()
+                        .addAll(view.path("settings")
+                                .valueStream()
+                                .filter(s -> key.equals(Listing.text(s, "key")))
+                                .toList()));
+        one.set(
+                "blocked",
+                Client.JSON
+                        .createArrayNode()
+                        .addAll(view.path("blocked")
+                                .valueStream()
+                                .filter(b -> key.equals(Listing.text(b, "key")))
+                                .toList()));
+        if (!key.equals("recording.week")) {
+            one.remove("week");
+        }
+        return one;
+    }
+
+    static List<JsonNode> settings(JsonNode view) {
+        return view.path("settings")
+                .valueStream()
+                .<JsonNode>map(s -> Client.JSON
+                        .createObjectNode()
+                        .put("camera", Listing.text(view.path("row"), "camera"))
+                        .setAll((ObjectNode) s))
+                .toList();
     }
 
     /** What holds at a moment, and for how long what holds. */
@@ -145,7 +183,11 @@ final class ExplainCommand extends Act {
 
     private static String because(JsonNode origin) {
         var reason = Listing.text(origin, "because");
-        return reason.isEmpty() ? "" : ", because: " + reason;
+        var author = Listing.text(origin, "author");
+        var until = Listing.text(origin, "until");
+        return (author.isEmpty() ? "" : " by " + author)
+                + (until.isEmpty() ? "" : " until " + until)
+                + (reason.isEmpty() ? "" : ", because: " + reason);
     }
 
     private void line(String what, String text) {

@@ -1,18 +1,29 @@
 package choir.cli;
 
+import java.util.List;
 import java.util.Locale;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @Command(name = "show", description = "One finding: cause, size, what is asked and what is held.")
 final class FindingShow extends Act {
     @Parameters(paramLabel = "ID")
     private long id;
 
+    @Mixin
+    private Listing listing = new Listing();
+
     @Override
     int run(Client service) {
         var f = service.get("/api/v1/findings/" + id);
+        var history = service.get("/api/v1/findings/" + id + "/history");
+        var whole = ((ObjectNode) f).deepCopy().set("history", history);
+        if (listing.isForPrograms(out(), whole, () -> List.of(f))) {
+            return Failure.DONE;
+        }
         say((f.has("camera")
                         ? Listing.text(f, "camera") + "  " + Listing.text(f, "label")
                         : Listing.text(f, "recorder"))
@@ -39,7 +50,7 @@ final class FindingShow extends Act {
             hint(f, "adopt", "make it the camera's own policy with");
             hint(f, "accept", "leave it as it is with");
         }
-        history(service);
+        history(Listing.items(history));
         return Failure.DONE;
     }
 
@@ -49,8 +60,7 @@ final class FindingShow extends Act {
         }
     }
 
-    private void history(Client service) {
-        var events = Listing.items(service.get("/api/v1/findings/" + id + "/history"));
+    private void history(List<JsonNode> events) {
         if (events.size() < 2) {
             return;
         }

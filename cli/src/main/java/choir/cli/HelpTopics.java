@@ -1,8 +1,8 @@
 package choir.cli;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -62,27 +62,38 @@ final class HelpTopics implements java.util.concurrent.Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private CommandSpec spec;
 
-    @Parameters(arity = "0..1", paramLabel = "TOPIC")
-    private @Nullable String topic;
+    @Parameters(arity = "0..*", paramLabel = "TOPIC", description = "a topic, or a command as it is typed")
+    private List<String> topic = List.of();
+
+    /** As far as the words go. */
+    private CommandLine command(CommandLine root) {
+        var command = root;
+        for (var word : topic) {
+            var next = command.getSubcommands().get(word);
+            if (next == null) {
+                var expected = word.equals(topic.getFirst())
+                        ? "a command or one of " + String.join(", ", TOPICS.keySet())
+                        : "one of " + String.join(", ", command.getSubcommands().keySet());
+                throw new Failure(
+                        Failure.WRONG_USAGE,
+                        "there is no help on \"" + String.join(" ", topic) + "\"; expected " + expected);
+            }
+            command = next;
+        }
+        return command;
+    }
 
     @Override
     public Integer call() {
         var root = spec.parent().commandLine();
         var out = root.getOut();
-        if (topic == null) {
+        if (topic.isEmpty()) {
             root.usage(out);
             out.println("Topics for choir help: " + String.join(", ", TOPICS.keySet()));
-        } else if (TOPICS.containsKey(topic)) {
-            out.print(TOPICS.get(topic));
+        } else if (topic.size() == 1 && TOPICS.containsKey(topic.getFirst())) {
+            out.print(TOPICS.get(topic.getFirst()));
         } else {
-            CommandLine command = root.getSubcommands().get(topic);
-            if (command == null) {
-                throw new Failure(
-                        Failure.WRONG_USAGE,
-                        "there is no help on \"" + topic + "\"; expected a command or one of "
-                                + String.join(", ", TOPICS.keySet()));
-            }
-            command.usage(out);
+            command(root).usage(out);
         }
         out.flush();
         return Failure.DONE;

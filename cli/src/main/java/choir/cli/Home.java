@@ -6,16 +6,22 @@ import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.FileAttribute;
+import java.nio.file.attribute.PosixFilePermission;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.Set;
 
 /**
  * Where the client remembers its service and token: {@code CHOIR_HOME}, else {@code ~/.choir}. The environment's {@code
  * CHOIR_URL} and {@code CHOIR_TOKEN} come first.
  */
 final class Home {
+    private static final FileAttribute<Set<PosixFilePermission>> ONLY_MINE =
+            PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------"));
+
     static final URI USUAL = URI.create("http://127.0.0.1:7480");
 
     private final Path file;
@@ -64,6 +70,24 @@ final class Home {
         return new Client(service(), token(), authorities());
     }
 
+    /** A file of the client's own that only the user may read; made when it is not there. */
+    Path privateFile(String name) {
+        var own = file.resolveSibling(name);
+        try {
+            Files.createDirectories(own.getParent());
+            if (!Files.exists(own)) {
+                Files.createFile(own, ONLY_MINE);
+            }
+            return own;
+        } catch (IOException e) {
+            throw new Failure(Failure.FAILED, own + " cannot be made: " + e.getMessage());
+        }
+    }
+
+    Map<String, String> environment() {
+        return environment;
+    }
+
     URI service() {
         return setting("CHOIR_URL", "service").map(URI::create).orElse(USUAL);
     }
@@ -97,11 +121,7 @@ final class Home {
         properties.setProperty("token", token);
         try {
             Files.createDirectories(file.getParent());
-            var fresh = Files.createTempFile(
-                    file.getParent(),
-                    "client",
-                    ".new",
-                    PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+            var fresh = Files.createTempFile(file.getParent(), "client", ".new", ONLY_MINE);
             try (var out = Files.newBufferedWriter(fresh)) {
                 properties.store(out, null);
             }

@@ -3,6 +3,7 @@ package choir.cli;
 import java.io.PrintWriter;
 import java.util.List;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.JsonNode;
 
@@ -23,15 +24,36 @@ final class Listing {
             out.flush();
             return;
         }
-        items.forEach(i -> empty.row(row.apply(i)));
         if (format == Format.csv) {
-            empty.csv(out);
-        } else if (empty.isEmpty()) {
+            Records.print(out, items);
+            return;
+        }
+        items.forEach(i -> empty.row(row.apply(i)));
+        if (empty.isEmpty()) {
             out.println(none);
             out.flush();
         } else {
             empty.print(out, Table.terminalWidth());
         }
+    }
+
+    /**
+     * An answer for programs.
+     *
+     * @param items of it, for a form that knows rows alone
+     * @return whether that was asked for, so that there is nothing more to print
+     */
+    boolean isForPrograms(PrintWriter out, JsonNode whole, Supplier<List<JsonNode>> items) {
+        switch (format) {
+            case table -> {
+                return false;
+            }
+            case json ->
+                out.println(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(whole));
+            case csv -> Records.print(out, items.get());
+        }
+        out.flush();
+        return true;
     }
 
     /** For people. */

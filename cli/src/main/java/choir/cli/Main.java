@@ -33,6 +33,7 @@ public final class Main {
         COMMANDS.put("unuse", UnuseCommand.class);
         COMMANDS.put("set", SetCommand.class);
         COMMANDS.put("unset", UnsetCommand.class);
+        COMMANDS.put("override", OverrideCommand.class);
         COMMANDS.put("copy", CopyCommand.class);
         COMMANDS.put("survey", SurveyCommand.class);
         COMMANDS.put("explain", ExplainCommand.class);
@@ -62,6 +63,7 @@ public final class Main {
         COMMANDS.put("restore", RestoreCommand.class);
         COMMANDS.put("demo", DemoCommand.class);
         COMMANDS.put("serve", ServeCommand.class);
+        COMMANDS.put("sh", ShCommand.class);
         COMMANDS.put("completion", CompletionCommand.class);
         COMMANDS.put("names", NamesCommand.class);
         COMMANDS.put("help", HelpTopics.class);
@@ -100,8 +102,7 @@ public final class Main {
      * @param environment of which {@code CHOIR_HOME}, {@code CHOIR_URL} and {@code CHOIR_TOKEN} count
      */
     public static int run(Map<String, String> environment, PrintWriter out, PrintWriter errors, String... arguments) {
-        var line = new CommandLine(new Main(new Home(environment)));
-        commands(arguments).forEach(line::addSubcommand);
+        var line = line(new Home(environment), commands(arguments));
         line.setOut(out);
         line.setErr(errors);
         line.setExpandAtFiles(false);
@@ -115,6 +116,17 @@ public final class Main {
             return e.exitCode();
         }
         return line.execute(arguments);
+    }
+
+    private static CommandLine line(Home home, Map<String, Class<?>> commands) {
+        var line = new CommandLine(new Main(home));
+        commands.forEach(line::addSubcommand);
+        return line;
+    }
+
+    /** With all commands. */
+    static CommandLine whole(Home home) {
+        return line(home, COMMANDS);
     }
 
     /** Reading the annotations of all commands takes longer than most commands do, so only what is asked for is read. */

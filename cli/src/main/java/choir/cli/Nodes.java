@@ -11,7 +11,7 @@ final class Nodes {
         if (typed.startsWith("group:") || typed.startsWith("camera:") || typed.equals("fleet")) {
             return typed;
         }
-        var path = typed.startsWith("fleet/") ? typed : "fleet/" + typed;
+        var path = group(typed);
         boolean group = Listing.items(service.get("/api/v1/groups")).stream()
                 .anyMatch(g -> Listing.text(g, "group").equals(path));
         if (group) {
@@ -21,6 +21,12 @@ final class Nodes {
         boolean oneSlash = cut > 0 && cut == typed.lastIndexOf('/');
         boolean camera = cut > 0 && (oneSlash || isRecorder(service, typed.substring(0, cut)));
         return camera ? "camera:" + typed : "group:" + path;
+    }
+
+    /** A group's path with the root. */
+    static String group(String typed) {
+        var path = typed.startsWith("group:") ? typed.substring("group:".length()) : typed;
+        return path.equals("fleet") || path.startsWith("fleet/") ? path : "fleet/" + path;
     }
 
     private static boolean isRecorder(Client service, String name) {

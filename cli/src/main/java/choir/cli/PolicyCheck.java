@@ -3,6 +3,7 @@ package choir.cli;
 import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -14,12 +15,20 @@ final class PolicyCheck extends Act {
     @Option(names = "--prune", description = "as if everything that the files do not name were removed")
     private boolean prune;
 
+    @Option(names = "--new-groups", description = "as if groups that are named and not there were made")
+    private boolean newGroups;
+
+    @Mixin
+    private Listing listing = new Listing();
+
     @Override
     int run(Client service) {
         var files = PolicyFolder.read(paths);
-        var tried = PolicyLoad.tried(service, files, prune);
-        PolicyLoad.print(this, tried);
-        say(files.size() + (files.size() == 1 ? " file" : " files") + " without a fault");
+        var tried = PolicyLoad.tried(service, files, prune, newGroups);
+        if (!listing.isForPrograms(out(), tried, () -> Listing.items(tried.path("changes")))) {
+            PolicyLoad.print(this, tried);
+            say(Texts.count(files.size(), "file") + " without a fault");
+        }
         return tried.path("changes").isEmpty() ? Failure.DONE : Failure.FOUND;
     }
 }

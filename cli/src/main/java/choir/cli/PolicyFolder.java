@@ -13,6 +13,8 @@ import tools.jackson.databind.JsonNode;
 /** Policy files as they lie in folders, in the form that the service takes. */
 final class PolicyFolder {
     private static final int MOST_FILES = 10_000;
+    /** Files of families lie here, which are no policy. */
+    static final String FAMILIES = "families";
 
     private PolicyFolder() {}
 
@@ -39,6 +41,7 @@ final class PolicyFolder {
             var found = files.filter(
                             f -> f.toString().endsWith(".yaml") || f.toString().endsWith(".yml"))
                     .filter(Files::isRegularFile)
+                    .filter(f -> !f.startsWith(folder.resolve(FAMILIES)))
                     .sorted()
                     .limit(MOST_FILES + 1)
                     .toList();
@@ -52,7 +55,7 @@ final class PolicyFolder {
     }
 
     /** Writes the files; tells which others lie in the folder, since a later load would take them too. */
-    static List<String> write(Path folder, JsonNode files) {
+    static List<String> write(Path folder, Iterable<JsonNode> files) {
         try {
             List<Path> written = new ArrayList<>();
             for (var file : files) {

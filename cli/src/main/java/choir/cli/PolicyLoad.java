@@ -21,6 +21,9 @@ final class PolicyLoad extends Act {
     @Option(names = "--prune", description = "also remove templates, uses and overrides that the files do not name")
     private boolean prune;
 
+    @Option(names = "--new-groups", description = "make groups that are named and not there; otherwise that is a fault")
+    private boolean newGroups;
+
     @Option(
             names = "--in-force-since",
             paramLabel = "DATE",
@@ -35,7 +38,7 @@ final class PolicyLoad extends Act {
     @Override
     int run(Client service) {
         var files = PolicyFolder.read(paths);
-        var tried = tried(service, files, prune);
+        var tried = tried(service, files, prune, newGroups);
         print(this, tried);
         var changes = tried.path("changes");
         if (changes.isEmpty()) {
@@ -45,17 +48,19 @@ final class PolicyLoad extends Act {
         if (!yes && !Confirmation.given("Take these changes?")) {
             throw new Failure(Failure.FAILED, "nothing was taken; say --yes to take them without a question");
         }
-        Map<String, Object> body = new HashMap<>(Map.of("files", files, "prune", prune, "onlyTry", false));
+        Map<String, Object> body =
+                new HashMap<>(Map.of("files", files, "prune", prune, "onlyTry", false, "newGroups", newGroups));
         if (inForceSince != null) {
             body.put("inForceSince", inForceSince);
         }
         var taken = service.post("/api/v1/policy", body);
-        say("took " + taken.path("changes").size() + " changes; see what they do with: choir preview");
+        say("took " + Texts.count(taken.path("changes").size(), "change") + "; see what they do with: choir preview");
         return Failure.DONE;
     }
 
-    static JsonNode tried(Client service, List<Map<String, String>> files, boolean prune) {
-        return service.post("/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", true));
+    static JsonNode tried(Client service, List<Map<String, String>> files, boolean prune, boolean newGroups) {
+        return service.post(
+                "/api/v1/policy", Map.of("files", files, "prune", prune, "onlyTry", true, "newGroups", newGroups));
     }
 
     static void print(Act act, JsonNode tried) {

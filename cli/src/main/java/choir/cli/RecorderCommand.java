@@ -14,6 +14,7 @@ import picocli.CommandLine.Command;
             RecorderDescribe.class,
             RecorderRead.class,
             RecorderReplace.class,
+            RecorderEdit.class,
             RecorderRename.class,
             RecorderOrder.class,
             RecorderPause.class,

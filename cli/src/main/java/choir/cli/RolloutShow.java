@@ -18,10 +18,15 @@ final class RolloutShow extends Act {
     @Override
     int run(Client service) {
         var view = service.get("/api/v1/rollouts/" + id);
-        if (!listing.isJson()) {
-            say("rollout " + id + ": " + Listing.text(view.path("work"), "state") + "; "
-                    + Listing.text(view.path("work"), "note"));
+        if (!listing.isForPrograms(out(), view, () -> Listing.items(view.path("steps")))) {
+            print(view);
         }
+        return exitCode(view.path("work"), view.path("counts"));
+    }
+
+    private void print(JsonNode view) {
+        say("rollout " + id + ": " + Listing.text(view.path("work"), "state") + "; "
+                + Listing.text(view.path("work"), "note"));
         listing.print(
                 out(),
                 Listing.items(view.path("steps")),
@@ -35,7 +40,6 @@ final class RolloutShow extends Act {
                     Listing.text(s, "detail")
                 },
                 "no step");
-        return exitCode(view.path("work"), view.path("counts"));
     }
 
     /** Follows a rollout that was started; one that waits for a second person is not waited for. */

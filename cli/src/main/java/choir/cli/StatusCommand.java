@@ -1,19 +1,19 @@
 package choir.cli;
 
+import java.util.List;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Mixin;
 import tools.jackson.databind.JsonNode;
 
 @Command(name = "status", description = "The fleet in one screen.")
 final class StatusCommand extends Act {
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
         var overview = service.get("/api/v1/overview");
-        if (format.equals("json")) {
-            say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(overview));
+        if (listing.isForPrograms(out(), overview, () -> List.of(overview))) {
             return Failure.DONE;
         }
         int cameras = overview.path("cameras").asInt();

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -20,8 +21,8 @@ final class SurveyCommand extends Act {
     @Parameters(paramLabel = "SELECTION", arity = "0..*")
     private List<String> words = List.of();
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Option(names = "--write", paramLabel = "FOLDER", description = "write the proposal as policy files")
     private @Nullable Path folder;
@@ -29,9 +30,7 @@ final class SurveyCommand extends Act {
     @Override
     int run(Client service) {
         var survey = service.get(Client.select("/api/v1/survey", Selections.joined(words, "")));
-        if (format.equals("json")) {
-            say(Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(survey));
-        } else {
+        if (!listing.isForPrograms(out(), survey, () -> variants(survey))) {
             print(survey);
         }
         if (folder != null) {
@@ -40,6 +39,13 @@ final class SurveyCommand extends Act {
                     + "; load them with: choir policy load " + folder);
         }
         return Failure.DONE;
+    }
+
+    private static List<JsonNode> variants(JsonNode survey) {
+        return survey.path("settings")
+                .valueStream()
+                .flatMap(s -> Records.under(s, List.of("family", "key", "title"), "variants").stream())
+                .toList();
     }
 
     private void print(JsonNode survey) {

@@ -11,6 +11,9 @@ final class Table {
     private static final int GAP = 2;
     private static final int NARROWEST = 8;
 
+    /** How wide the terminal is, where that was asked rather than told by the environment. */
+    private static volatile Optional<Integer> fitted = Optional.empty();
+
     private final List<String> heads;
     private final List<List<String>> rows = new ArrayList<>();
 
@@ -30,8 +33,16 @@ final class Table {
         return rows.isEmpty();
     }
 
+    /** From now on tables fit so many columns. */
+    static void fit(int columns) {
+        fitted = Optional.of(columns).filter(c -> c >= NARROWEST);
+    }
+
     /** The width to fit, if the output is a terminal. */
     static Optional<Integer> terminalWidth() {
+        if (fitted.isPresent()) {
+            return fitted;
+        }
         try {
             return Optional.ofNullable(System.getenv("COLUMNS"))
                     .map(Integer::valueOf)
@@ -45,9 +56,31 @@ final class Table {
         var shown = rows.stream()
                 .map(row -> row.stream().map(Visible::text).toList())
                 .toList();
+        if (width.isPresent() && width.get() < NARROWEST * heads.size() + GAP * (heads.size() - 1)) {
+            stacked(shown, width.get(), out);
+            return;
+        }
         int[] widths = widths(shown, width);
         line(heads.stream().map(h -> h.toUpperCase(java.util.Locale.ROOT)).toList(), widths, out);
         shown.forEach(row -> line(row, widths, out));
+        out.flush();
+    }
+
+    /** Where so many columns have no room beside each other, each row stands as lines of its own. */
+    private void stacked(List<List<String>> rows, int width, PrintWriter out) {
+        int head = heads.stream().mapToInt(String::length).max().orElse(0) + GAP;
+        for (var row : rows) {
+            for (int i = 0; i < row.size(); i++) {
+                var before = heads.get(i) + " ".repeat(head - heads.get(i).length());
+                if (!row.get(i).isBlank()) {
+                    for (var line : wrap(row.get(i), Math.max(NARROWEST, width - head))) {
+                        out.println((before + line).stripTrailing());
+                        before = " ".repeat(head);
+                    }
+                }
+            }
+            out.println();
+        }
         out.flush();
     }
 

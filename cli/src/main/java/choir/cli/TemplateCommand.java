@@ -10,6 +10,7 @@ import picocli.CommandLine.Command;
             TemplateShow.class,
             TemplateNew.class,
             TemplateEdit.class,
+            TemplateRemove.class,
             TemplateHistory.class,
             TemplateCompare.class
         })

@@ -1,7 +1,9 @@
 package choir.cli;
 
 import java.io.IOException;
-import java.nio.charset.MalformedInputException;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -31,13 +33,28 @@ final class Texts {
             if (Files.size(file) > LARGEST) {
                 throw new Failure(Failure.FAILED, file + " is larger than 4 MB");
             }
-            return Files.readString(file);
+            return decoded(file, Files.readAllBytes(file));
         } catch (NoSuchFileException e) {
             throw new Failure(Failure.FAILED, "there is no file " + file);
-        } catch (MalformedInputException e) {
-            throw new Failure(Failure.FAILED, file + " is not UTF-8 text");
         } catch (IOException e) {
             throw new Failure(Failure.FAILED, file + " cannot be read: " + e.getMessage());
         }
+    }
+
+    private static String decoded(Path file, byte[] bytes) {
+        var in = ByteBuffer.wrap(bytes);
+        var out = CharBuffer.allocate(bytes.length);
+        // Stops where it is no UTF-8.
+        if (StandardCharsets.UTF_8.newDecoder().decode(in, out, true).isError()) {
+            long line = 1;
+            for (int i = 0; i < in.position(); i++) {
+                line += bytes[i] == '\n' ? 1 : 0;
+            }
+            throw new Failure(
+                    Failure.FAILED,
+                    file + ": line " + line
+                            + ": this is not UTF-8 text (byte 0x%02X)".formatted(bytes[in.position()] & 0xFF));
+        }
+        return out.flip().toString();
     }
 }

@@ -1,7 +1,9 @@
 package choir.cli;
 
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(
@@ -11,8 +13,16 @@ final class UserSignOut extends Act {
     @Parameters(paramLabel = "NAME")
     private String name = "";
 
+    @Option(names = "--session", paramLabel = "ID", description = "only this one; see: choir user sessions NAME")
+    private @Nullable String session;
+
     @Override
     int run(Client service) {
+        if (session != null) {
+            service.delete(UserSessions.path(name) + "/" + Client.encode(session), Optional.empty());
+            say("ended session " + session + " of " + name);
+            return Failure.DONE;
+        }
         service.delete("/api/v1/people/" + Client.encode(name) + "/sessions", Optional.empty());
         say(name + " is signed out everywhere");
         return Failure.DONE;

@@ -36,4 +36,22 @@ class TableTest {
         new Table("label").row("=SUM(A1)").row("a \"b\", c").csv(new PrintWriter(out));
         assertThat(out.toString().lines()).containsExactly("label", "'=SUM(A1)", "\"a \"\"b\"\", c\"");
     }
+
+    @Test
+    void onANarrowTerminalRowsStandAsLines() {
+        var out = new StringWriter();
+        new Table("camera", "label", "group", "family", "tags", "state", "note")
+                .row("haldr-1/07", "Swell wall", "terminals/haldr/quay", "tern", "", "drifted", "seen by many people")
+                .print(new PrintWriter(out), Optional.of(40));
+        assertThat(out.toString()).isEqualTo("""
+                camera  haldr-1/07
+                label   Swell wall
+                group   terminals/haldr/quay
+                family  tern
+                state   drifted
+                note    seen by many people
+
+                """);
+        assertThat(out.toString().lines()).allMatch(line -> line.length() <= 40);
+    }
 }

@@ -55,6 +55,28 @@ public final class PolicyReader {
                 .toList();
     }
 
+    /** Templates, calendars and groups that a file brings, as far as it can be read; its faults are told by {@link #read}. */
+    public static KnownNames brought(String text) {
+        Set<String> templates = new LinkedHashSet<>();
+        Set<String> calendars = new LinkedHashSet<>();
+        Set<String> groups = new LinkedHashSet<>();
+        try {
+            Documents.read(text, part -> {
+                if (part.isMap()) {
+                    var keys = part.map();
+                    optional(keys, "template", TemplateName::new).ifPresent(t -> templates.add(t.text()));
+                    optional(keys, "calendar", CalendarName::new).ifPresent(c -> calendars.add(c.text()));
+                    optional(keys, "group", Node.Group::of)
+                            .ifPresent(g -> g.chain().forEach(one -> groups.add(one.text())));
+                }
+                return part;
+            });
+        } catch (DocumentException e) {
+            // What could be read of it counts.
+        }
+        return new KnownNames(templates, calendars, groups, Set.of());
+    }
+
     private Optional<PolicyDocument> document(Part part) {
         var keys = part.map();
         if (keys.containsKey("template")) {
@@ -168,7 +190,9 @@ public final class PolicyReader {
 
     private static Layer layer(Map<SettingKey, Statement> statements, Map<String, Part> keys) {
         for (var key : settingKeys(keys, "unset")) {
-            statements.put(key, new Statement.Unset());
+            if (statements.put(key, new Statement.Unset()) instanceof Statement.Set) {
+                Part.there(keys, "unset").fault(key + " is set and unset in one document; say one of the two");
+            }
         }
         return new Layer(statements, settingKeys(keys, "fixed"));
     }

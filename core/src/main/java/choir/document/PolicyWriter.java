@@ -13,9 +13,6 @@ import choir.policy.TemplateName;
 import choir.policy.Value;
 import choir.week.DateSet;
 import choir.week.DayPlan;
-import choir.week.TriggerSet;
-import choir.week.Week;
-import choir.week.WeekText;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -26,7 +23,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
@@ -85,6 +81,10 @@ public final class PolicyWriter {
                         .thenComparing(PolicyOverride::key))
                 .forEach(o -> byReason.computeIfAbsent(List.of(o.because(), o.until()), r -> new ArrayList<>())
                         .add(o));
+        if (documents.isEmpty() && byReason.isEmpty() && node instanceof Node.Group) {
+            // That it is there is all there is to say.
+            documents.add(nodeDocument(node));
+        }
         byReason.values().forEach(group -> documents.add(overridesDocument(node, group)));
         return documents.stream().map(d -> dump(d)).collect(Collectors.joining("---\n"));
     }
@@ -138,8 +138,8 @@ public final class PolicyWriter {
     /** One value as a policy file would hold it, on one line. */
     public static String value(Value value) {
         return switch (value) {
-            case Value.Hours h -> h.replace() ? flow(tree(h)) : String.join("; ", WeekText.shortest(h.week()));
-            case Value.Levels l -> l.replace() ? flow(tree(l)) : String.join("; ", WeekText.shortest(l.week()));
+            case Value.Hours h -> h.replace() ? flow(tree(h)) : String.join("; ", h.lines());
+            case Value.Levels l -> l.replace() ? flow(tree(l)) : String.join("; ", l.lines());
             case Value.SpecialDays d -> flow(specialDays(d));
             case Value.Areas a -> flow(areas(a));
             case Value.Flag v -> v.text();
@@ -163,8 +163,8 @@ public final class PolicyWriter {
 
     private static Object tree(Value value) {
         return switch (value) {
-            case Value.Hours h -> windows(h.week(), h.replace(), TriggerSet::toString);
-            case Value.Levels l -> windows(l.week(), l.replace(), s -> plain(s.toString()));
+            case Value.Hours h -> windows(h.lines(), h.replace());
+            case Value.Levels l -> windows(l.lines(), l.replace());
             case Value.SpecialDays d -> specialDays(d);
             case Value.Areas a -> areas(a);
             case Value.Flag v -> v.text();
@@ -175,9 +175,13 @@ public final class PolicyWriter {
         };
     }
 
-    private static <V> Object windows(Week<V> week, boolean replace, Function<V, Object> value) {
+    /** A line such as {@code mon-fri 06:00-18:30 continuous} stands as a window with its value. */
+    private static Object windows(List<String> lines, boolean replace) {
         List<Object> windows = new ArrayList<>();
-        WeekText.entries(week).forEach((window, v) -> windows.add(Map.of(window, value.apply(v))));
+        for (var line : lines) {
+            int cut = line.lastIndexOf(' ');
+            windows.add(Map.of(line.substring(0, cut), plain(line.substring(cut + 1))));
+        }
         if (!replace) {
             return windows;
         }

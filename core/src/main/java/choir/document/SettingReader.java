@@ -24,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
 
@@ -63,17 +62,39 @@ public final class SettingReader {
         });
     }
 
-    private static <V> Optional<Value> week(
-            Part part, Function<String, V> value, BiFunction<Week<V>, Boolean, Value> made) {
+    /** A week with the lines by which it was said; without any where it came as iCalendar. */
+    private record Said<V>(Week<V> week, List<String> lines) {
+        /** The same with one more line over it. */
+        Said<V> with(String window, V value) {
+            List<String> more = new ArrayList<>(lines);
+            more.add(window.strip().replaceAll("\\s+", " ") + " " + value);
+            return new Said<>(WeekText.paint(week, window, value), more);
+        }
+
+        Said<V> with(String line, Function<String, V> value) {
+            // Refuses what is no line.
+            WeekText.parse(List.of(line), value);
+            var trimmed = line.strip();
+            int cut = trimmed.lastIndexOf(' ');
+            return with(trimmed.substring(0, cut), value.apply(trimmed.substring(cut + 1)));
+        }
+    }
+
+    /** How a kind of week is made of what was said. */
+    private interface Made<V> {
+        Value of(Week<V> week, boolean replace, List<String> lines);
+    }
+
+    private static <V> Optional<Value> week(Part part, Function<String, V> value, Made<V> made) {
         if (part.isMap()) {
             var keys = part.map(Set.of("replace", "windows"));
             boolean replace = Optional.ofNullable(keys.get("replace"))
                     .flatMap(p -> p.text(SettingReader::truth))
                     .orElse(false);
             return Optional.ofNullable(keys.get("windows"))
-                    .flatMap(p -> windows(p, value).map(week -> made.apply(week, replace)));
+                    .flatMap(p -> windows(p, value).map(said -> made.of(said.week(), replace, said.lines())));
         }
-        return windows(part, value).map(week -> made.apply(week, false));
+        return windows(part, value).map(said -> made.of(said.week(), false, said.lines()));
     }
 
     private static Sensitivity sensitivity(String text) {
@@ -92,29 +113,36 @@ public final class SettingReader {
     }
 
     /** Lines in a list, lines with semicolons between, or a whole iCalendar text. */
-    private static <V> Optional<Week<V>> windows(Part part, Function<String, V> value) {
+    private static <V> Optional<Said<V>> windows(Part part, Function<String, V> value) {
+        Said<V> nothing = new Said<>(Week.silent(), List.of());
         if (part.isText()) {
-            return part.text(t -> t.startsWith("BEGIN:VCALENDAR")
-                    ? WeekCalendar.read(t, value)
-                    : WeekText.parse(List.of(t.split("\\s*[;\\n]\\s*")), value));
+            return part.text(t -> {
+                if (t.startsWith("BEGIN:VCALENDAR")) {
+                    return new Said<>(WeekCalendar.read(t, value), List.of());
+                }
+                var said = nothing;
+                for (var line : t.split("\\s*[;\\n]\\s*")) {
+                    said = said.with(line, value);
+                }
+                return said;
+            });
         }
-        Week<V> week = Week.silent();
+        var said = nothing;
         for (var entry : part.list()) {
-            Week<V> before = week;
-            week = window(before, entry, value).orElse(before);
+            var before = said;
+            said = window(before, entry, value).orElse(before);
         }
-        return Optional.of(week);
+        return Optional.of(said);
     }
 
-    private static <V> Optional<Week<V>> window(Week<V> week, Part entry, Function<String, V> value) {
+    private static <V> Optional<Said<V>> window(Said<V> before, Part entry, Function<String, V> value) {
         if (entry.isText()) {
-            return entry.text(t -> WeekText.parse(List.of(t), value).over(week));
+            return entry.text(t -> before.with(t, value));
         }
-        Optional<Week<V>> painted = Optional.of(week);
+        Optional<Said<V>> painted = Optional.of(before);
         for (var e : entry.map().entrySet()) {
-            painted = painted.flatMap(w -> e.getValue()
-                    .text(value)
-                    .flatMap(v -> e.getValue().attempt(() -> WeekText.paint(w, e.getKey(), v))));
+            painted = painted.flatMap(said ->
+                    e.getValue().text(value).flatMap(v -> e.getValue().attempt(() -> said.with(e.getKey(), v))));
         }
         return painted;
     }

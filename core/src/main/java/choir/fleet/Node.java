@@ -33,6 +33,11 @@ public sealed interface Node extends Comparable<Node> {
             }
         }
 
+        /** Whether that is a path of a group, with or without the root. */
+        public static boolean isGroup(String path) {
+            return FORM.matcher(path).matches() || FORM.matcher("fleet/" + path).matches();
+        }
+
         /** Takes the path with or without the root. */
         public static Group of(String path) {
             return path.equals("fleet") || path.startsWith("fleet/") ? new Group(path) : new Group("fleet/" + path);

@@ -8,10 +8,12 @@ import choir.scale.Threshold;
 import choir.week.DayPlan;
 import choir.week.TriggerSet;
 import choir.week.Week;
+import choir.week.WeekText;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** What the layers come to for one setting. */
 public sealed interface Effective {
@@ -26,6 +28,20 @@ public sealed interface Effective {
                 new Value.Areas(a.byName().entrySet().stream()
                         .map(e -> e.getValue().asSaid(e.getKey()))
                         .toList());
+        };
+    }
+
+    /** The whole of it on one line, for people. */
+    default String text() {
+        return switch (this) {
+            case Scalar s -> s.value().value().text();
+            case Hours h -> String.join("; ", WeekText.shortest(h.week()));
+            case Levels l -> String.join("; ", WeekText.shortest(l.week()));
+            case SpecialDays d ->
+                d.byCalendar().entrySet().stream()
+                        .map(e -> e.getKey() + ": " + e.getValue().value())
+                        .collect(Collectors.joining(" | "));
+            case Areas a -> String.join(", ", a.byName().keySet());
         };
     }
 

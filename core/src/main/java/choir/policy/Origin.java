@@ -1,6 +1,8 @@
 package choir.policy;
 
 import choir.fleet.Node;
+import java.time.LocalDate;
+import java.util.Optional;
 
 /** Where a value comes from: a template used at a node, or an override put on it. */
 public sealed interface Origin {
@@ -8,7 +10,9 @@ public sealed interface Origin {
 
     record FromTemplate(Node node, TemplateName template, int revision) implements Origin {}
 
-    record FromOverride(Node node, long id, String because, String author) implements Origin {}
+    /** @param until the last day on which it counts */
+    record FromOverride(Node node, long id, String because, String author, Optional<LocalDate> until)
+            implements Origin {}
 
     default String text() {
         return switch (this) {

@@ -56,7 +56,7 @@ public final class PolicyBook {
 
     /** What a policy comes to when these things are said at a node as well. */
     public static EffectivePolicy with(EffectivePolicy above, Node node, Map<SettingKey, Layer.Statement> said) {
-        var origin = new Origin.FromOverride(node, 0, "proposed", "");
+        var origin = new Origin.FromOverride(node, 0, "proposed", "", Optional.empty());
         return Layering.lay(new Layer(said, Set.of()), origin, above);
     }
 
@@ -78,6 +78,39 @@ public final class PolicyBook {
     public EffectivePolicy without(SettingKey key, Node.Camera camera, Node.Group group, NodeWords own) {
         var others = own.overrides().stream().filter(o -> !o.key().equals(key)).toList();
         return said(camera, of(group), own.uses(), counting(others));
+    }
+
+    /**
+     * What an override does at its node.
+     *
+     * @param above what comes down to the node: the policy of the group over a group, or of a camera's own
+     * @param own all that is said at the node, the override among it
+     */
+    public OverrideEffect effect(PolicyOverride override, EffectivePolicy above, NodeWords own) {
+        var node = override.node();
+        var counting = counting(own.overrides());
+        var with = said(node, above, own.uses(), counting);
+        var others = counting.stream().filter(o -> o.id() != override.id()).toList();
+        var otherwise = said(node, above, own.uses(), others).get(override.key());
+        return new OverrideEffect(kind(override, with, otherwise, others), otherwise);
+    }
+
+    private OverrideEffect.Kind kind(
+            PolicyOverride override, EffectivePolicy with, Optional<Effective> otherwise, List<PolicyOverride> others) {
+        if (!override.countsOn(day)) {
+            return OverrideEffect.Kind.ENDED;
+        }
+        if (with.blocked().stream()
+                .anyMatch(b -> b.origin() instanceof Origin.FromOverride o && o.id() == override.id())) {
+            return OverrideEffect.Kind.FIXED_ABOVE;
+        }
+        boolean changes = !with.get(override.key()).map(Effective::asSaid).equals(otherwise.map(Effective::asSaid));
+        if (changes || override.fixed()) {
+            return OverrideEffect.Kind.COUNTS;
+        }
+        return others.stream().anyMatch(o -> o.key().equals(override.key()))
+                ? OverrideEffect.Kind.OVERLAID
+                : OverrideEffect.Kind.SAYS_THE_SAME;
     }
 
     public EffectivePolicy of(Node.Group group) {
@@ -106,7 +139,8 @@ public final class PolicyBook {
         for (var override : overrides) {
             var layer = new Layer(
                     Map.of(override.key(), override.statement()), override.fixed() ? Set.of(override.key()) : Set.of());
-            var origin = new Origin.FromOverride(node, override.id(), override.because(), override.author());
+            var origin = new Origin.FromOverride(
+                    node, override.id(), override.because(), override.author(), override.until());
             policy = Layering.lay(layer, origin, policy);
         }
         return policy;

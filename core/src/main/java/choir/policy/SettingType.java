@@ -121,20 +121,24 @@ public sealed interface SettingType {
         @Override
         public Value parse(String text) {
             var match = FORM.matcher(text.strip());
-            if (!match.matches() || !match.group(2).isEmpty() && !match.group(2).equals(unit.symbol())) {
-                throw refused(text);
+            if (!match.matches()) {
+                throw new Refusal("\"" + text + "\" is no number with a unit; expected " + expected());
             }
-            var number = new BigDecimal(match.group(1));
+            var said = match.group(2).isEmpty() ? unit.symbol() : match.group(2);
+            var factor = unit.of(said)
+                    .orElseThrow(() -> new Refusal("\"" + text + "\": " + said + " is no unit here; expected "
+                            + expected() + ", in " + unit.words()));
+            var number = new BigDecimal(match.group(1)).multiply(factor);
             boolean inRange =
                     number.compareTo(BigDecimal.valueOf(min)) >= 0 && number.compareTo(BigDecimal.valueOf(max)) <= 0;
             if (!inRange || number.stripTrailingZeros().scale() > decimals) {
-                throw refused(text);
+                var read = choir.scale.Decimals.plain(number).toPlainString() + unit;
+                throw new Refusal("\"" + text + "\""
+                        + (read.equals(text.strip()) ? "" : " (" + read + ")")
+                        + (inRange ? " is finer than can be set" : " is out of range") + "; expected " + expected()
+                        + (decimals == 0 ? ", whole" : ""));
             }
             return new Value.Amount(number, unit);
-        }
-
-        private Refusal refused(String text) {
-            return new Refusal("\"" + text + "\" is out of range; expected " + expected());
         }
 
         @Override

@@ -12,8 +12,10 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** What a policy says for a setting, in neutral units. The text is the canonical form of policy files. */
 public sealed interface Value {
@@ -59,11 +61,35 @@ public sealed interface Value {
      * A week, which may be partial.
      *
      * @param replace drop what farther layers say at any minute
+     * @param lines by which its author said it; the fewest that say it where there is none. They are no part of what it means
      */
-    record Hours(Week<TriggerSet> week, boolean replace) implements Value {
+    record Hours(Week<TriggerSet> week, boolean replace, List<String> lines) implements Value {
+        public Hours {
+            lines = List.copyOf(lines);
+        }
+
+        public Hours(Week<TriggerSet> week, boolean replace) {
+            this(week, replace, List.of());
+        }
+
+        @Override
+        public List<String> lines() {
+            return lines.isEmpty() ? WeekText.shortest(week) : lines;
+        }
+
         @Override
         public String text() {
-            return (replace ? "replace: " : "") + String.join("; ", WeekText.shortest(week));
+            return (replace ? "replace: " : "") + String.join("; ", lines());
+        }
+
+        @Override
+        public boolean equals(@Nullable Object other) {
+            return other instanceof Hours that && replace == that.replace && week.equals(that.week);
+        }
+
+        @Override
+        public int hashCode() {
+            return Objects.hash(week, replace);
         }
     }
 
@@ -71,11 +97,35 @@ public sealed interface Value {
      * Sensitivities by time, which may be partial; at other times the plain sensitivity holds.
      *
      * @param replace drop what farther layers say at any minute
+     * @param lines by which its author said it; the fewest that say it where there is none. They are no part of what it means
      */
-    record Levels(Week<Sensitivity> week, boolean replace) implements Value {
+    record Levels(Week<Sensitivity> week, boolean replace, List<String> lines) implements Value {
+        public Levels {
+            lines = List.copyOf(lines);
+        }
+
+        public Levels(Week<Sensitivity> week, boolean replace) {
+            this(week, replace, List.of());
+        }
+
+        @Override
+        public List<String> lines() {
+            return lines.isEmpty() ? WeekText.shortest(week) : lines;
+        }
+
         @Override
         public String text() {
-            return (replace ? "replace: " : "") + String.join("; ", WeekText.shortest(week));
+            return (replace ? "replace: " : "") + String.join("; ", lines());
+        }
+
+        @Override
+        public boolean equals(@Nullable Object other) {
+            return other instanceof Levels that && replace == that.replace && week.equals(that.week);
+        }
+
+        @Override
+        public int hashCode() {
+            return Objects.hash(week, replace);
         }
     }
 

@@ -66,8 +66,8 @@ public sealed interface Adoption {
 
     private static Value inPlaceOf(Value found, EffectivePolicy policy) {
         return switch (found) {
-            case Value.Hours(var week, var replace) -> new Value.Hours(week, true);
-            case Value.Levels(var week, var replace) -> new Value.Levels(week, true);
+            case Value.Hours hours -> new Value.Hours(hours.week(), true);
+            case Value.Levels levels -> new Value.Levels(levels.week(), true);
             case Value.Areas(var areas) -> new Value.Areas(inPlaceOf(areas, policy));
             case Value.SpecialDays(var plans) -> new Value.SpecialDays(inPlaceOf(plans, policy));
             case Value.Flag f -> f;

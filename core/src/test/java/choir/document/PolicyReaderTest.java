@@ -5,7 +5,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import choir.policy.Catalogue;
+import choir.policy.Layer;
+import choir.policy.TemplateName;
+import choir.policy.Value;
+import choir.week.WeekText;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -136,11 +145,45 @@ class PolicyReaderTest {
         }
     }
 
+    /** However a week was said: it is kept by the same lines, means the same, and is the same as any other that does. */
+    @Test
+    void aWeekIsKeptByItsAuthorsLines() {
+        var random = new Random(5);
+        var days = List.of("daily", "mon-fri", "sat,sun", "fri-mon", "wed");
+        var words = List.of("none", "continuous", "motion", "alarm,motion", "motion+alarm");
+        for (int round = 0; round < 500; round++) {
+            List<String> lines = new ArrayList<>();
+            for (int i = random.nextInt(5); i >= 0; i--) {
+                int from = random.nextInt(1_440);
+                int to = (from + 1 + random.nextInt(1_438)) % 1_440;
+                lines.add(days.get(random.nextInt(days.size()))
+                        + (random.nextBoolean()
+                                ? " %02d:%02d-%02d:%02d".formatted(from / 60, from % 60, to / 60, to % 60)
+                                : "")
+                        + " " + words.get(random.nextInt(words.size())));
+            }
+            var said = (Value.Hours) SettingReader.read("recording.week", String.join(" ;  ", lines));
+            assertThat(said.week()).isEqualTo(WeekText.parse(lines));
+            assertThat(said.lines()).hasSize(lines.size());
+            var shortest = new Value.Hours(said.week(), false);
+            assertThat(said).isEqualTo(shortest).hasSameHashCodeAs(shortest);
+            var layer = new Layer(Map.of(Catalogue.WEEK, new Layer.Statement.Set(said)), Set.of());
+            var file = PolicyWriter.template(new TemplateName("t"), "", Optional.empty(), layer);
+            var again = (PolicyDocument.OfTemplate) PolicyReader.read(file).getFirst();
+            assertThat(again.layer()).isEqualTo(layer);
+            assertThat(PolicyWriter.template(again.name(), again.title(), again.base(), again.layer()))
+                    .isEqualTo(file);
+            assertThat(((Value.Hours) SettingReader.read("recording.week", PolicyWriter.value(said))).lines())
+                    .isEqualTo(said.lines());
+        }
+    }
+
     @Test
     void commandLineValuesTakeTheFormsOfFiles() {
         assertThat(SettingReader.read("recording.week", "sun none; mon 06:00-09:00 continuous")
                         .text())
-                .isEqualTo("mon 06:00-09:00 continuous; sun none");
+                .as("as its author said it")
+                .isEqualTo("sun none; mon 06:00-09:00 continuous");
         assertThat(PolicyWriter.value(SettingReader.read("recording.before-event", "6")))
                 .isEqualTo("6s");
         assertThatThrownBy(() -> SettingReader.read("motion.treshold", "1%"))

@@ -68,6 +68,18 @@ class CatalogueTest {
     }
 
     @ParameterizedTest
+    @CsvSource({
+        "recording.before-event,5min,300s",
+        "recording.after-event,1h,3600s",
+        "recording.keep-at-least,2w,14d",
+        "motion.on-delay,2s,2000ms",
+        "recording.before-event,3000ms,3s"
+    })
+    void unitsThatPeopleWriteAreUnderstood(String key, String said, String text) {
+        assertThat(SettingReader.read(key, said).text()).isEqualTo(text);
+    }
+
+    @ParameterizedTest
     @CsvSource(
             delimiter = ';',
             value = {
@@ -76,8 +88,10 @@ class CatalogueTest {
                 "recording.store; a disk; is not a name",
                 "recording.clip-every; 90s every 1min; not longer than the time to the next one",
                 "recording.clip-every; 10s; expected off, or a length and an interval",
-                "motion.on-delay; 10s; out of range; expected 0ms to 60000ms",
-                "motion.analyses-per-second; 2.55/s; out of range"
+                "motion.on-delay; 90s; (90000ms) is out of range; expected 0ms to 60000ms",
+                "motion.on-delay; 10d; d is no unit here; expected 0ms to 60000ms, in ms, s, min",
+                "recording.before-event; 0.5s; is finer than can be set",
+                "motion.analyses-per-second; 2.55/s; is finer than can be set"
             })
     void aValueThatCannotBeIsRefusedWithWhatWasExpected(String key, String text, String problem) {
         assertThatThrownBy(() -> SettingReader.read(key, text)).hasMessageContaining(problem);

@@ -52,6 +52,88 @@ class PolicyBookTest {
         return new PolicyBook(templates, uses, overrides, DAY);
     }
 
+    private static List<String> effects(PolicyBook book, Node node, EffectivePolicy above) {
+        var said = book.words(node);
+        return said.overrides().stream()
+                .map(o -> {
+                    var effect = book.effect(o, above, said);
+                    return o.key() + " " + effect.kind() + " instead of "
+                            + effect.otherwise().map(Effective::text).orElse("nothing");
+                })
+                .sorted()
+                .toList();
+    }
+
+    @Test
+    void anOverrideTellsWhatItDoes() {
+        var book = book("""
+                template: house
+                motion: {threshold: 1%, sensitivity: 50}
+                recording: {week: daily motion, keep-at-least: 14d}
+                fixed: [recording.keep-at-least]
+                ---
+                group: fleet
+                use: [house]
+                ---
+                group: fleet/terminals
+                set: {motion.sensitivity: 50, motion.threshold: 2%, recording.after-event: 9s}
+                because: it is windy there
+                ---
+                camera: haldr-1/07
+                set: {motion.threshold: 0.25%, recording.keep-at-least: 30d, recording.week: mon-fri motion}
+                because: the pier head is far away
+                ---
+                camera: haldr-1/07
+                set: {motion.threshold: 0.5%}
+                because: spray
+                until: 2026-11-24
+                """);
+        assertThat(effects(book, Node.Group.of("terminals"), book.of(Node.Group.ROOT)))
+                .containsExactly(
+                        "motion.sensitivity SAYS_THE_SAME instead of 50",
+                        "motion.threshold COUNTS instead of 1%",
+                        "recording.after-event COUNTS instead of nothing");
+        assertThat(effects(book, CAMERA, book.of(QUAY)))
+                .containsExactly(
+                        "motion.threshold COUNTS instead of 0.25%",
+                        "motion.threshold OVERLAID instead of 0.5%",
+                        "recording.keep-at-least FIXED_ABOVE instead of 14d",
+                        "recording.week SAYS_THE_SAME instead of daily motion");
+    }
+
+    @Test
+    void whatHasEndedOrFixesWhatHoldsAnywayIsToldApart() {
+        var book = book("""
+                group: fleet
+                set: {motion.threshold: 1%}
+                because: all
+                ---
+                camera: haldr-1/07
+                set: {motion.threshold: 1%}
+                fixed: [motion.threshold]
+                because: nobody below changes it
+                ---
+                camera: haldr-1/08
+                set: {motion.threshold: 3%}
+                because: a fair
+                until: 2026-11-23
+                """);
+        assertThat(effects(book, CAMERA, book.of(QUAY))).containsExactly("motion.threshold COUNTS instead of 1%");
+        var ended = Node.Camera.parse("haldr-1/08");
+        var override = new PolicyOverride(
+                3,
+                ended,
+                Catalogue.THRESHOLD,
+                new Layer.Statement.Unset(),
+                false,
+                "a fair",
+                "ada",
+                Optional.of(DAY.minusDays(1)));
+        assertThat(book.effect(override, book.of(QUAY), new NodeWords(List.of(), List.of(override)))
+                        .kind())
+                .isEqualTo(OverrideEffect.Kind.ENDED);
+    }
+
     @Test
     void withoutItsOwnWordsOnOneSettingACameraStillHasItsTemplatesAndItsOtherWords() {
         var book = book("""

@@ -80,6 +80,8 @@ class DoorsTest {
             "GET /api/v1/people/{name}/tokens",
             "DELETE /api/v1/people/{name}/tokens/{id}",
             "DELETE /api/v1/people/{name}/sessions",
+            "GET /api/v1/people/{name}/sessions",
+            "DELETE /api/v1/people/{name}/sessions/{id}",
             "GET /api/v1/check-up",
             "POST /api/v1/recorders",
             "POST /api/v1/recorder-searches",
@@ -88,6 +90,8 @@ class DoorsTest {
             "PUT /api/v1/recorders/{name}/certificate",
             "PUT /api/v1/recorders/{name}/password",
             "PUT /api/v1/families/{name}",
+            "DELETE /api/v1/families/{name}",
+            "PUT /api/v1/recorders/{name}",
             "DELETE /api/v1/recorders/{name}");
 
     private static final Set<String> OWN = Set.of(
@@ -96,6 +100,7 @@ class DoorsTest {
             "POST /api/v1/session/second-factor/end",
             "DELETE /api/v1/session",
             "DELETE /api/v1/sessions",
+            "DELETE /api/v1/sessions/{id}",
             "DELETE /api/v1/tokens/{id}",
             "POST /api/v1/tokens");
 

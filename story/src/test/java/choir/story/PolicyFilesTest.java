@@ -109,7 +109,7 @@ class PolicyFilesTest {
         var loaded = choir.choir("policy", "load", folder, "--yes");
         assertThat(loaded.exitCode()).as(loaded.errors()).isZero();
         var first = saved("first");
-        assertThat(first).containsOnlyKeys("places.yaml", "templates/house.yaml", "templates/quay.yaml");
+        assertThat(first).containsOnlyKeys("cameras.csv", "places.yaml", "templates/house.yaml", "templates/quay.yaml");
         assertThat(first.get("templates/quay.yaml")).contains("polygon: [[0, 0.86], [1, 0.785], [1, 1], [0, 1]]");
         var before = choir.everythingStored();
         var again =

@@ -78,6 +78,7 @@ class WorkplaceTest {
         browser.press("Change");
         browser.see("How motion is detected");
         browser.see("4 cameras");
+        browser.press("Say it here Threshold");
         browser.type("input[name='motion.threshold']", "0.6" + Keys.TAB);
         browser.press("Say it here Week");
         browser.type("textarea[name=Week-text]", "mon-fri 22:00-04:00 continuous");
@@ -258,6 +259,7 @@ class WorkplaceTest {
         browser.type("input[name=name]", "night");
         browser.press("Begin it");
         browser.see("What should night say?");
+        browser.press("Say it here Before event");
         browser.type("input[name='recording.before-event']", "6" + Keys.TAB);
         browser.press("Say it here Sensitivity by time");
         browser.type("input[aria-label='Sensitivity to paint']", "45");

@@ -42,8 +42,10 @@ class OrganisationApi {
 
     private final Organisation organisation;
     private final Accounts accounts;
+    private final Sessions sessions;
 
-    OrganisationApi(Organisation organisation, Accounts accounts) {
+    OrganisationApi(Organisation organisation, Accounts accounts, Sessions sessions) {
+        this.sessions = sessions;
         this.organisation = organisation;
         this.accounts = accounts;
     }
@@ -78,7 +80,7 @@ class OrganisationApi {
             var account = accounts.ofTheOrganisation(member)
                     .orElseThrow(() -> new RefusedException(
                             Why.NAME_TAKEN, "somebody else is called " + member.name() + " here", null));
-            SessionApi.begin(account, request, response);
+            SessionApi.begin(account, sessions, request, response);
             request.getSession().setAttribute(ID_TOKEN, member.idToken());
             accounts.note(account.name(), "signed in by the organisation's account");
             return goTo(URI.create("/"));

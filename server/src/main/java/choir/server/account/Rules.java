@@ -30,7 +30,7 @@ final class Rules {
 
     static {
         own("/session/second-factor/**");
-        own("GET /session", "DELETE /session", "DELETE /sessions", "GET /tokens", "POST /tokens", "DELETE /tokens/*");
+        own("GET /session", "DELETE /session", "/sessions/**", "GET /tokens", "POST /tokens", "DELETE /tokens/*");
 
         // In places: footage shows people, so who may look at settings alone does not see it, and who may look at it
         // does not take it away.
@@ -122,6 +122,7 @@ final class Rules {
                 "/check-up",
                 "POST /exports",
                 "PUT /families/*",
+                "DELETE /families/*",
                 "/notices/**",
                 "/password-changes/**",
                 "POST /people",
@@ -131,6 +132,7 @@ final class Rules {
                 "POST /recorder-searches",
                 "POST /recorders",
                 "DELETE /recorders/*",
+                "PUT /recorders/*",
                 "PUT /recorders/*/certificate",
                 "PUT /recorders/*/password");
         fleet(SEE, "GET /**");

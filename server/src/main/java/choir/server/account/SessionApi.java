@@ -92,8 +92,10 @@ class SessionApi {
     private final Tokens tokens;
     private final KnownPlaces places;
     private final Organisation organisation;
+    private final Sessions sessions;
 
-    SessionApi(Accounts accounts, Tokens tokens, KnownPlaces places, Organisation organisation) {
+    SessionApi(Accounts accounts, Tokens tokens, KnownPlaces places, Organisation organisation, Sessions sessions) {
+        this.sessions = sessions;
         this.tokens = tokens;
         this.places = places;
         this.organisation = organisation;
@@ -106,7 +108,7 @@ class SessionApi {
         if (account.oneTime()) {
             return Session.of(account, true);
         }
-        begin(account, request, response);
+        begin(account, sessions, request, response);
         places.remember(account.name(), request, response);
         accounts.note(account.name(), "signed in");
         return Session.of(account, false);
@@ -117,7 +119,8 @@ class SessionApi {
     }
 
     /** A session that was there before is somebody else's. */
-    static void begin(Accounts.Account account, HttpServletRequest request, HttpServletResponse response) {
+    static void begin(
+            Accounts.Account account, Sessions sessions, HttpServletRequest request, HttpServletResponse response) {
         var before = request.getSession(false);
         if (before != null) {
             before.invalidate();
@@ -126,6 +129,7 @@ class SessionApi {
         context.setAuthentication(authentication(account));
         SecurityContextHolder.setContext(context);
         new HttpSessionSecurityContextRepository().saveContext(context, request, response);
+        sessions.begun(request.getSession(), account, request);
     }
 
     /** What they may do is looked up each time they come. */

@@ -41,7 +41,7 @@ class ProofApi {
     @PostMapping("/api/v1/proofs")
     Proof proof(@RequestBody ProofRequest given) {
         // What would be said is looked up while the files are in force; footage is looked at afterwards.
-        var supposed = policies.tried(given.files(), Boolean.TRUE.equals(given.prune()), standings::supposed);
+        var supposed = policies.tried(given.files(), Boolean.TRUE.equals(given.prune()), true, standings::supposed);
         List<Planned> planned = new ArrayList<>();
         for (var recorder : store.recordersWithClips()) {
             Map<Node.Camera, NativeConfig> after = new HashMap<>();

@@ -9,6 +9,7 @@ import java.security.Principal;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -59,6 +60,13 @@ class FamilyApi {
                 .findFirst()
                 .map(s -> new FamilyFile(name, s.text()))
                 .orElseGet(() -> new FamilyFile(name, Families.file(name)));
+    }
+
+    /** One that was added here and that no recorder is of. */
+    @DeleteMapping("/api/v1/families/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String name, Principal who) {
+        families.remove(name, who.getName());
     }
 
     @PutMapping("/api/v1/families/{name}")

@@ -115,4 +115,31 @@ public class KnownFamilies {
         });
         return family;
     }
+
+    /** @throws Problem when it comes with Choir, or recorders are of it */
+    void remove(String name, String who) {
+        require(name);
+        if (SHIPPED.named(name).isPresent()) {
+            throw new Problem(Problem.Kind.CONFLICT, "\"" + name + "\" is a family that Choir ships with; it stays");
+        }
+        database.write(() -> {
+            var recorders = database.query("SELECT name FROM recorder WHERE family = :name ORDER BY name LIMIT 4")
+                    .param("name", name)
+                    .query(String.class)
+                    .list();
+            if (!recorders.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        String.join(", ", recorders.subList(0, Math.min(3, recorders.size())))
+                                + (recorders.size() > 3 ? " and others are" : recorders.size() == 1 ? " is" : " are")
+                                + " of family \"" + name + "\", so it stays");
+            }
+            database.change("DELETE FROM family WHERE name = :name")
+                    .param("name", name)
+                    .update();
+            journal.add(who, "removed a family", name, "");
+            database.tell(new Change.FamilyWritten(name));
+            families = load();
+        });
+    }
 }

@@ -4,7 +4,9 @@ import choir.link.Fingerprint;
 import choir.link.RecorderReading.Device;
 import choir.server.db.Change;
 import choir.server.db.Database;
+import choir.server.web.Problem;
 import java.net.URI;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -103,6 +105,27 @@ public class DeviceStore {
                         WHERE name = :name
                         """)
                 .param("address", address.map(URI::toString).orElse(null))
+                .param("name", name)
+                .update();
+        database.tell(new Change.RecorderChanged(name));
+    }
+
+    /** @throws Problem when another recorder is at that address */
+    public void requireFree(URI address, String name) {
+        atAddress(address).filter(other -> !other.equals(name)).ifPresent(other -> {
+            throw new Problem(Problem.Kind.CONFLICT, "\"" + other + "\" is at that address already: " + address);
+        });
+    }
+
+    /** The same device; what is empty stays. To be called within a transaction. */
+    public void edited(String name, Optional<URI> address, Optional<ZoneId> zone) {
+        database.change("""
+                        UPDATE recorder SET address = ifnull(:address, address), zone = ifnull(:zone, zone),
+                          version = version + 1
+                        WHERE name = :name
+                        """)
+                .param("address", address.map(URI::toString).orElse(null))
+                .param("zone", zone.map(ZoneId::getId).orElse(null))
                 .param("name", name)
                 .update();
         database.tell(new Change.RecorderChanged(name));

@@ -332,7 +332,7 @@ public class FleetStore {
     }
 
     /** Adds the group and those above it that are missing. */
-    void addGroup(Node.Group group) {
+    public void addGroup(Node.Group group) {
         for (var one : group.chain()) {
             database.change("INSERT OR IGNORE INTO camera_group (path) VALUES (:path)")
                     .param("path", one.text())

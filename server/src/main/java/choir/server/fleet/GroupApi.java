@@ -7,6 +7,7 @@ import choir.server.reach.Keeper;
 import choir.server.web.Problem;
 import java.security.Principal;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,7 +23,8 @@ class GroupApi {
 
     record Move(String from, String to) {}
 
-    record ManyPlacings(List<Placings.Line> lines) {}
+    /** @param newGroups makes groups that are named and not there; otherwise such a name is a fault */
+    record ManyPlacings(List<Placings.Line> lines, @Nullable Boolean newGroups) {}
 
     record Placed(int changed) {}
 
@@ -105,6 +107,6 @@ class GroupApi {
     /** All of them, or none; faults are told by line. */
     @PostMapping("/api/v1/placings")
     Placed place(@RequestBody ManyPlacings given, Principal who) {
-        return new Placed(placings.place(given.lines(), who.getName()));
+        return new Placed(placings.place(given.lines(), Boolean.TRUE.equals(given.newGroups()), who.getName()));
     }
 }

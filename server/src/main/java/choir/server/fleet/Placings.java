@@ -53,12 +53,20 @@ class Placings {
         this.journal = journal;
     }
 
+    int place(List<Line> lines, String who) {
+        return place(lines, false, who);
+    }
+
     /**
+     * @param newGroups makes groups that are named and not there; otherwise such a name is a fault
      * @return how many cameras changed
      * @throws DocumentException with every fault and its line
      */
-    int place(List<Line> lines, String who) {
+    int place(List<Line> lines, boolean newGroups, String who) {
         return database.write(() -> {
+            if (newGroups) {
+                make(lines, who);
+            }
             var wanted = checked(lines).stream().filter(Wanted::changes).toList();
             for (var w : wanted) {
                 if (!fleet.place(w.camera(), w.group(), w.tags())) {
@@ -72,6 +80,22 @@ class Placings {
             }
             return wanted.size();
         });
+    }
+
+    /** What is no group's name is a fault that is told with the others. */
+    private void make(List<Line> lines, String who) {
+        Set<Node.Group> there = new HashSet<>(fleet.groups());
+        for (var line : lines) {
+            if (line.group() == null || !Node.Group.isGroup(line.group())) {
+                continue;
+            }
+            var group = Node.Group.of(line.group());
+            if (!there.contains(group) && Reach.current().contains(group)) {
+                fleet.addGroup(group);
+                there.addAll(group.chain());
+                journal.add(who, "added a group", group.text(), "");
+            }
+        }
     }
 
     private List<Wanted> checked(List<Line> lines) {

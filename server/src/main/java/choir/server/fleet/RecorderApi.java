@@ -197,12 +197,8 @@ class RecorderApi {
     /** To be called within a transaction. */
     private void store(FleetStore.Fresh fresh, Principal who) {
         requireFree(fresh.name());
-        fresh.address().flatMap(devices::atAddress).ifPresent(other -> {
-            throw new Problem(
-                    Problem.Kind.CONFLICT,
-                    "\"" + other + "\" is at that address already: "
-                            + fresh.address().get());
-        });
+        fresh.address()
+                .ifPresent(address -> devices.requireFree(address, fresh.name().text()));
         fleet.add(fresh);
         journal.add(
                 who.getName(),

@@ -47,6 +47,24 @@ public record StoredRecorder(
         }
     }
 
+    /** The same device somewhere else. */
+    public StoredRecorder at(URI other) {
+        return new StoredRecorder(
+                recorder,
+                family,
+                Optional.of(other),
+                username,
+                certificate,
+                passwordUnderWay,
+                zone,
+                device,
+                contact,
+                clockAhead,
+                posixZone,
+                rangesKnown,
+                version);
+    }
+
     public StoredRecorder in(Contact other) {
         return new StoredRecorder(
                 recorder,

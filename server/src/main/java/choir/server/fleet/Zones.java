@@ -6,10 +6,10 @@ import java.time.DateTimeException;
 import java.time.ZoneId;
 
 /** Zones as people name them. */
-final class Zones {
+public final class Zones {
     private Zones() {}
 
-    static ZoneId parse(String text) {
+    public static ZoneId parse(String text) {
         try {
             return ZoneId.of(text.strip());
         } catch (DateTimeException e) {

@@ -29,11 +29,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Changes of policy. Each is checked against all that is there before anything is stored. */
 @Component
 public class Policies {
+    private static final int MOST_HOLDERS = 5;
+
     private final PolicyStore store;
     private final NodeStore nodes;
     private final CalendarStore calendars;
@@ -93,6 +96,33 @@ public class Policies {
             var current = require(name);
             Versions.check(ifMatch, current.revision(), "template " + name);
             put(template, current.revision() + 1, who);
+        });
+    }
+
+    /** Only what nothing stands on goes. */
+    void remove(TemplateName name, Optional<String> ifMatch, String who) {
+        database.write(() -> {
+            Versions.check(ifMatch, require(name).revision(), "template " + name);
+            var holders = Stream.concat(
+                            nodes.uses().entrySet().stream()
+                                    .filter(e -> e.getValue().contains(name))
+                                    .map(e -> "used at " + e.getKey().text()),
+                            store.templates().stream()
+                                    .filter(t -> t.base().filter(name::equals).isPresent())
+                                    .map(t -> "extended by template " + t.name()))
+                    .toList();
+            if (!holders.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        "template \"" + name + "\" is "
+                                + holders.stream().limit(MOST_HOLDERS).collect(Collectors.joining(", "))
+                                + (holders.size() > MOST_HOLDERS
+                                        ? " and in " + (holders.size() - MOST_HOLDERS) + " more places"
+                                        : "")
+                                + "; take it out there first");
+            }
+            store.removeTemplate(name);
+            journal.add(who, "removed a template", name.text(), "");
         });
     }
 

@@ -1,17 +1,13 @@
 package choir.server.policy;
 
 import choir.document.PolicySchema;
-import choir.document.PolicyWriter;
 import choir.fleet.Node;
 import choir.policy.Catalogue;
-import choir.policy.Layer.Statement;
-import choir.policy.PolicyOverride;
 import choir.policy.SettingType;
 import choir.policy.Template;
 import choir.policy.TemplateName;
 import choir.server.fleet.FleetStore;
 import choir.server.reach.Keeper;
-import choir.server.reach.Reach;
 import choir.server.web.Dates;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
@@ -59,6 +55,7 @@ class PolicyApi {
     /**
      * @param prune also removes what the files do not name; not when it is not said
      * @param onlyTry tells what would change and changes nothing
+     * @param newGroups makes groups that the files name and that are not there; otherwise such a name is a fault
      * @param inForceSince a past date since which all of it has been in force, so that what was recorded is compared with it;
      *     from now on when not said
      */
@@ -66,6 +63,7 @@ class PolicyApi {
             List<PolicyFile> files,
             boolean prune,
             boolean onlyTry,
+            @Nullable Boolean newGroups,
             @Nullable String inForceSince) {}
 
     /** @param warnings policies that defeat themselves, as they are with the files */
@@ -85,14 +83,6 @@ class PolicyApi {
 
     record UseThese(String node, List<String> templates) {}
 
-    record Overrides(
-            String node,
-            @Nullable Map<String, String> set,
-            @Nullable List<String> unset,
-            boolean fixed,
-            @Nullable String because,
-            @Nullable String until) {}
-
     /**
      * @param kind a word for the control that fits it
      * @param choices the only values that there are; empty when there are more than can be listed
@@ -108,20 +98,6 @@ class PolicyApi {
             List<String> choices,
             String loss,
             String waste) {}
-
-    /**
-     * @param value as a policy file holds it, on one line; missing when farther values are dropped
-     * @param counts not past its last day
-     */
-    record OverrideView(
-            String node,
-            String key,
-            @Nullable String value,
-            boolean fixed,
-            String because,
-            String author,
-            @Nullable String until,
-            boolean counts) {}
 
     private final PolicyStore store;
     private final NodeStore nodes;
@@ -191,7 +167,7 @@ class PolicyApi {
 
     private List<String> usedAt(Map<Node, List<TemplateName>> uses, String template) {
         return uses.entrySet().stream()
-                .filter(e -> sees(e.getKey()))
+                .filter(e -> keeper.sees(e.getKey()))
                 .filter(e -> e.getValue().contains(new TemplateName(template)))
                 .map(e -> e.getKey().text())
                 .toList();
@@ -230,14 +206,26 @@ class PolicyApi {
         policies.revise(new TemplateName(name), given.text(), Optional.ofNullable(ifMatch), who.getName());
     }
 
+    /** One that is used nowhere and that no other extends; what it said before stays in the history of those cameras. */
+    @DeleteMapping("/api/v1/templates/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(
+            @PathVariable String name,
+            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
+            Principal who) {
+        policies.remove(new TemplateName(name), Optional.ofNullable(ifMatch), who.getName());
+    }
+
     /** Takes the files, all or none. */
     @PostMapping("/api/v1/policy")
     Loaded load(@RequestBody PolicyFiles given, Principal who) {
         var outcome = load.load(
                 given.files(),
-                given.prune(),
-                given.onlyTry(),
-                Optional.ofNullable(given.inForceSince()).map(this::since),
+                new PolicyLoad.How(
+                        given.prune(),
+                        given.onlyTry(),
+                        Boolean.TRUE.equals(given.newGroups()),
+                        Optional.ofNullable(given.inForceSince()).map(this::since)),
                 who.getName());
         return new Loaded(outcome.changes(), outcome.warnings());
     }
@@ -257,7 +245,7 @@ class PolicyApi {
     @PostMapping("/api/v1/uses")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void use(@RequestBody Use given, Principal who) {
-        policies.use(new TemplateName(given.template()), held(given.node()), who.getName());
+        policies.use(new TemplateName(given.template()), keeper.held(given.node()), who.getName());
     }
 
     /** The templates of a node in their order. */
@@ -281,7 +269,7 @@ class PolicyApi {
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
         policies.useThese(
-                held(given.node()),
+                keeper.held(given.node()),
                 given.templates().stream().map(TemplateName::new).toList(),
                 Optional.ofNullable(ifMatch),
                 who.getName());
@@ -293,79 +281,12 @@ class PolicyApi {
         policies.stopUsing(new TemplateName(template), Node.parse(node), who.getName());
     }
 
-    /** What is put straight on a node, or everywhere; those past their last day included. */
-    @GetMapping("/api/v1/overrides")
-    ResponseEntity<List<OverrideView>> overrides(@RequestParam(defaultValue = "") String node) {
-        var today = LocalDate.now(clock);
-        if (node.isEmpty()) {
-            return ResponseEntity.ok(nodes.overrides().stream()
-                    .filter(o -> sees(o.node()))
-                    .map(o -> view(o, today))
-                    .toList());
-        }
-        var at = Node.parse(node);
-        return ResponseEntity.ok()
-                .eTag(Versions.tag(nodes.versionOf(at)))
-                .body(nodes.overridesAt(at).stream().map(o -> view(o, today)).toList());
-    }
-
-    private static OverrideView view(PolicyOverride o, LocalDate today) {
-        return new OverrideView(
-                o.node().text(),
-                o.key().text(),
-                o.statement() instanceof Statement.Set(var value) ? PolicyWriter.value(value) : null,
-                o.fixed(),
-                o.because(),
-                o.author(),
-                o.until().map(LocalDate::toString).orElse(null),
-                o.countsOn(today));
-    }
-
     /** What is said at a node that makes its policy defeat itself. */
     @GetMapping("/api/v1/policy/warnings")
     Doubts warnings(@RequestParam String node) {
         var at = Node.parse(node);
         fleet.require(at);
         return new Doubts(warnings.at(List.of(at)));
-    }
-
-    /** Takes the version of what is said at the node, as {@code GET} tells it. */
-    @PostMapping("/api/v1/overrides")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void override(
-            @RequestBody Overrides given,
-            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-            Principal who) {
-        var statements = Policies.statements(
-                given.set() == null ? Map.of() : given.set(), given.unset() == null ? List.of() : given.unset());
-        policies.say(
-                held(given.node()),
-                Saying.of(statements, given.fixed(), given.because(), given.until(), who.getName()),
-                Optional.ofNullable(ifMatch));
-    }
-
-    /** Takes overrides of one setting at a node away, with and without an end date. */
-    @DeleteMapping("/api/v1/overrides")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void takeBack(
-            @RequestParam String node,
-            @RequestParam String key,
-            @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
-            Principal who) {
-        policies.takeBack(Node.parse(node), Catalogue.named(key).key(), Optional.ofNullable(ifMatch), who.getName());
-    }
-
-    private Node held(String text) {
-        var node = Node.parse(text);
-        keeper.hold(node);
-        return node;
-    }
-
-    private boolean sees(Node node) {
-        return switch (node) {
-            case Node.Camera camera -> keeper.sees(camera);
-            case Node.Group group -> Reach.current().touches(group);
-        };
     }
 
     private Instant since(String date) {

@@ -41,6 +41,16 @@ public class PolicyLoad {
     /** @param warnings policies that defeat themselves, as they are with the files */
     record Outcome(List<Change> changes, List<String> warnings) {}
 
+    /**
+     * How files are taken.
+     *
+     * @param prune also removes templates, uses and overrides that they do not name
+     * @param onlyTry tells what would change and changes nothing
+     * @param newGroups makes groups that they name and that are not there; otherwise such a name is a fault
+     * @param since what they say has been in force since then; empty for from now on
+     */
+    record How(boolean prune, boolean onlyTry, boolean newGroups, Optional<Instant> since) {}
+
     /** Unwinds the transaction of a load that is only tried. */
     private static final class OnlyTried extends RuntimeException {}
 
@@ -75,27 +85,25 @@ public class PolicyLoad {
         this.database = database;
     }
 
-    /**
-     * @param prune also removes templates, uses and overrides that the files do not name
-     * @param onlyTry tells what would change and changes nothing
-     * @param since what they say has been in force since then; empty for from now on
-     */
-    Outcome load(List<PolicyFile> files, boolean prune, boolean onlyTry, Optional<Instant> since, String who) {
+    /** Takes the files, all or none. */
+    Outcome load(List<PolicyFile> files, How how, String who) {
         // Reading may take long, and there is one connection that writes; what is spoken of is looked for again there.
-        var documents = PolicyDocuments.read(files, known(prune));
+        var documents = PolicyDocuments.read(files, known(how.prune()), how.newGroups());
         List<Change> changes = new ArrayList<>();
         List<String> doubts = new ArrayList<>();
         Runnable taking = () -> {
-            if (since.isEmpty()) {
-                changes.addAll(new Taking(documents, prune, who).run());
-            } else {
-                past.inForceSince(since.get(), () -> changes.addAll(new Taking(documents, prune, who).run()));
-                journal.add(who, "said that policy was in force before", "policy", "since " + since.get());
-            }
+            how.since()
+                    .ifPresentOrElse(
+                            since -> {
+                                past.inForceSince(
+                                        since, () -> changes.addAll(new Taking(documents, how.prune(), who).run()));
+                                journal.add(who, "said that policy was in force before", "policy", "since " + since);
+                            },
+                            () -> changes.addAll(new Taking(documents, how.prune(), who).run()));
             doubts.addAll(warnings.at(fleet.groups()));
             doubts.addAll(warnings.at(camerasOf(documents)));
         };
-        if (onlyTry) {
+        if (how.onlyTry()) {
             takingBack(taking);
         } else {
             database.write(taking);
@@ -105,12 +113,15 @@ public class PolicyLoad {
 
     /** What somebody sees who looks while the files are in force, before they are taken back. */
     public <T> T tried(List<PolicyFile> files, Supplier<T> look) {
-        return tried(files, false, look);
+        return tried(files, false, false, look);
     }
 
-    /** @param prune without what the files do not name */
-    public <T> T tried(List<PolicyFile> files, boolean prune, Supplier<T> look) {
-        var documents = PolicyDocuments.read(files, known(prune));
+    /**
+     * @param prune without what the files do not name
+     * @param newGroups with groups that they name and that are not there
+     */
+    public <T> T tried(List<PolicyFile> files, boolean prune, boolean newGroups, Supplier<T> look) {
+        var documents = PolicyDocuments.read(files, known(prune), newGroups);
         List<T> seen = new ArrayList<>(1);
         takingBack(() -> {
             new Taking(documents, prune, "").run();
@@ -169,6 +180,7 @@ public class PolicyLoad {
                 }
             });
             templates().forEach(this::template);
+            groups();
             requireNodes();
             nodes().forEach(this::use);
             overrides();
@@ -176,6 +188,19 @@ public class PolicyLoad {
                 prune();
             }
             return changes;
+        }
+
+        /** Whether new ones may be is decided by who reads the files. */
+        private void groups() {
+            Set<Node.Group> there = new HashSet<>(fleet.groups());
+            for (var n : nodes()) {
+                if (n.node() instanceof Node.Group group && there.add(group)) {
+                    fleet.addGroup(group);
+                    there.addAll(group.chain());
+                    journal.add(who, "added a group", group.text(), "");
+                    changes.add(new Change("group", group.text(), "new"));
+                }
+            }
         }
 
         /** They were there when the files were read, and may have gone since. */
@@ -369,6 +394,7 @@ public class PolicyLoad {
         Map<Node, List<PolicyOverride>> overrides =
                 nodes.overrides().stream().collect(Collectors.groupingBy(PolicyOverride::node));
         Set<Node> nodes = new java.util.TreeSet<>(uses.keySet());
+        nodes.addAll(fleet.groups());
         nodes.addAll(overrides.keySet());
         var text = nodes.stream()
                 .map(n -> PolicyWriter.node(n, uses.getOrDefault(n, List.of()), overrides.getOrDefault(n, List.of())))

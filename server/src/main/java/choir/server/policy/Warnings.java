@@ -4,6 +4,7 @@ import choir.drift.Check;
 import choir.drift.Soundness;
 import choir.drift.Soundness.Unsound;
 import choir.fleet.Node;
+import choir.policy.EffectivePolicy;
 import choir.policy.NodeWords;
 import choir.policy.PolicyBook;
 import choir.server.fleet.FleetStore;
@@ -35,12 +36,13 @@ class Warnings {
     /** Each mistake once, where it first comes to be; in a transaction, by what that has changed so far. */
     List<String> at(Collection<? extends Node> where) {
         var book = policies.book(LocalDate.now(clock));
+        var said = nodes.wordsOfGroups();
         List<String> lines = new ArrayList<>();
         for (var node : where) {
             switch (node) {
                 case Node.Group group -> {
-                    var above = group.parent().map(book::of).map(Soundness::of).orElse(List.of());
-                    add(node, Soundness.of(book.of(group)), above, lines);
+                    ended(said.getOrDefault(group, NodeWords.NONE), book.day(), lines);
+                    add(node, book.of(group), group.parent().map(book::of).orElse(EffectivePolicy.EMPTY), lines);
                 }
                 case Node.Camera camera -> ofCamera(book, camera, lines);
             }
@@ -51,13 +53,26 @@ class Warnings {
     private void ofCamera(PolicyBook book, Node.Camera camera, List<String> lines) {
         var group = fleet.camera(camera).group();
         var own = nodes.wordsOfCameras(Optional.of(camera.recorder().text())).getOrDefault(camera, NodeWords.NONE);
-        add(camera, Soundness.of(book.of(camera, group, own)), Soundness.of(book.of(group)), lines);
+        add(camera, book.of(camera, group, own), book.of(group), lines);
+        ended(own, book.day(), lines);
     }
 
-    private static void add(Node node, List<Unsound> there, List<Unsound> above, List<String> lines) {
-        Set<Check> known = above.stream().map(Unsound::check).collect(Collectors.toSet());
-        there.stream()
+    private static void add(Node node, EffectivePolicy there, EffectivePolicy above, List<String> lines) {
+        Set<Check> known = Soundness.of(above).stream().map(Unsound::check).collect(Collectors.toSet());
+        Soundness.of(there).stream()
                 .filter(u -> !known.contains(u.check()))
                 .forEach(u -> lines.add(node.text() + ": " + u.sentence()));
+        there.blocked().stream()
+                .filter(b -> !above.blocked().contains(b))
+                .forEach(b -> lines.add(node.text() + ": " + b.key() + " of the "
+                        + b.origin().text() + " has no effect: it is fixed by the "
+                        + b.fixedBy().text()));
+    }
+
+    private static void ended(NodeWords said, LocalDate day, List<String> lines) {
+        said.overrides().stream()
+                .filter(o -> !o.countsOn(day))
+                .forEach(o -> lines.add(o.node().text() + ": " + o.key() + " has no effect: it ended on "
+                        + o.until().map(LocalDate::toString).orElse("")));
     }
 }

@@ -11,6 +11,25 @@ public interface Keeper {
     /** Whether they may see a camera of that recorder. */
     boolean sees(String recorder);
 
+    /** Whether something of that node is theirs to see. */
+    default boolean sees(Node node) {
+        return switch (node) {
+            case Node.Camera camera -> sees(camera);
+            case Node.Group group -> Reach.current().touches(group);
+        };
+    }
+
+    /**
+     * The node of that text.
+     *
+     * @throws Problem when something of it is not theirs to speak of
+     */
+    default Node held(String text) {
+        var node = Node.parse(text);
+        hold(node);
+        return node;
+    }
+
     /** @throws Problem when they may not see that camera, as when it is not there */
     void see(Node.Camera camera);
 

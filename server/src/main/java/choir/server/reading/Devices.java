@@ -240,6 +240,11 @@ public class Devices {
         return await(visit(recorder, A_PERSONS_PATIENCE, question));
     }
 
+    /** Which device it is that answers. */
+    RecorderReading.Device identity(RecorderAccess access) {
+        return link.read(access).device();
+    }
+
     /** What is needed to ask; it is looked up in the caller's thread. Empty for a recorder that cannot be asked. */
     private Optional<Supplier<RecorderAccess>> question(StoredRecorder recorder) {
         return isOnSite(recorder) ? Optional.empty() : Optional.of(access(recorder));

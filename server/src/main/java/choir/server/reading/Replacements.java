@@ -72,11 +72,7 @@ class Replacements {
             if (recorder.address().isEmpty()) {
                 throw new Problem(Problem.Kind.INVALID, name + " has no network interface by which it could be known");
             }
-            address.flatMap(devices::atAddress)
-                    .filter(other -> !other.equals(name))
-                    .ifPresent(other -> {
-                        throw new Problem(Problem.Kind.CONFLICT, "\"" + other + "\" is at that address already");
-                    });
+            address.ifPresent(to -> devices.requireFree(to, name));
             devices.replaced(name, address);
             followers.forEach(f -> f.recorderIsReplaced(name));
             journal.add(
@@ -94,7 +90,7 @@ class Replacements {
                 .body(WorkView.of(works.get(id)));
     }
 
-    private static URI address(String text) {
+    static URI address(String text) {
         try {
             return URI.create(text.strip());
         } catch (IllegalArgumentException e) {

@@ -2,6 +2,7 @@ package choir.server.report;
 
 import choir.server.audit.Trend;
 import choir.server.forecast.ExpectedStore;
+import choir.server.journal.Journal;
 import choir.server.paper.Paper;
 import choir.server.reach.Reach;
 import choir.server.rollout.Preview;
@@ -11,10 +12,12 @@ import choir.server.web.FileAnswer;
 import choir.server.web.Problem;
 import choir.storage.Range;
 import java.nio.charset.StandardCharsets;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class ReportApi {
     private static final int USUAL_DAYS = 30;
+    private static final Set<String> FORMATS = Set.of("html", "pdf", "csv");
 
     record PartView(String name, int opened, int ended, int openAtEnd, int highAtEnd, double hoursWithoutRecording) {
         static PartView of(Report.Part p) {
@@ -161,9 +165,11 @@ class ReportApi {
 
     private final Reports reports;
     private final ReportFolder folder;
+    private final Journal journal;
     private final Clock clock;
 
-    ReportApi(Reports reports, ReportFolder folder, Clock clock) {
+    ReportApi(Reports reports, ReportFolder folder, Journal journal, Clock clock) {
+        this.journal = journal;
         this.reports = reports;
         this.folder = folder;
         this.clock = clock;
@@ -178,8 +184,10 @@ class ReportApi {
     }
 
     @GetMapping("/api/v1/reports/{name}")
-    ResponseEntity<byte[]> kept(@PathVariable String name) {
-        return FileAnswer.of(folder.read(name), "application/pdf", name);
+    ResponseEntity<byte[]> kept(@PathVariable String name, Principal who) {
+        var file = folder.read(name);
+        journal.add(who.getName(), "took a report out", name, "made by a plan");
+        return FileAnswer.of(file, "application/pdf", name);
     }
 
     @GetMapping("/api/v1/report")
@@ -229,22 +237,29 @@ class ReportApi {
             @RequestParam(required = false) @Nullable String from,
             @RequestParam(required = false) @Nullable String to,
             @RequestParam(defaultValue = "") String select,
-            @RequestParam String format) {
+            @RequestParam String format,
+            Principal who) {
+        if (!FORMATS.contains(format)) {
+            throw new Problem(Problem.Kind.INVALID, "expected the format html, pdf or csv, not \"" + format + "\"");
+        }
+        var report = make(from, to, select);
+        journal.add(
+                who.getName(),
+                "took a report out",
+                report.select().isEmpty() ? "fleet" : report.select(),
+                report.span().first() + " to " + report.span().last() + " as " + format);
         return switch (format) {
             case "html" ->
                 FileAnswer.of(
-                        ReportHtml.of(make(from, to, select), Paper.Fonts.SCREEN)
-                                .getBytes(StandardCharsets.UTF_8),
+                        ReportHtml.of(report, Paper.Fonts.SCREEN).getBytes(StandardCharsets.UTF_8),
                         "text/html;charset=utf-8",
                         "choir-report.html");
-            case "pdf" -> FileAnswer.of(ReportPdf.of(make(from, to, select)), "application/pdf", "choir-report.pdf");
-            case "csv" ->
+            case "pdf" -> FileAnswer.of(ReportPdf.of(report), "application/pdf", "choir-report.pdf");
+            default ->
                 FileAnswer.of(
-                        ReportCsv.of(make(from, to, select)).getBytes(StandardCharsets.UTF_8),
+                        ReportCsv.of(report).getBytes(StandardCharsets.UTF_8),
                         "text/csv;charset=utf-8",
                         "choir-report.csv");
-            default ->
-                throw new Problem(Problem.Kind.INVALID, "expected the format html, pdf or csv, not \"" + format + "\"");
         };
     }
 

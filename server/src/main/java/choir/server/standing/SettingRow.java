@@ -6,10 +6,8 @@ import choir.policy.Effective;
 import choir.policy.Setting;
 import choir.policy.Sourced;
 import choir.policy.Value;
-import choir.week.WeekText;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -48,7 +46,7 @@ record SettingRow(
                 setting.key().text(),
                 setting.title(),
                 setting.meaning(),
-                effective.map(SettingRow::asked).orElse(null),
+                effective.map(Effective::text).orElse(null),
                 effective.stream()
                         .flatMap(Origins::origins)
                         .distinct()
@@ -68,19 +66,6 @@ record SettingRow(
                         .orElse(null),
                 deviation.map(d -> d.distance().direction().name()).orElse(null),
                 MarkView.of(deviation.stream().toList()));
-    }
-
-    private static String asked(Effective effective) {
-        return switch (effective) {
-            case Effective.Scalar s -> s.value().value().text();
-            case Effective.Hours h -> String.join("; ", WeekText.shortest(h.week()));
-            case Effective.Levels l -> String.join("; ", WeekText.shortest(l.week()));
-            case Effective.SpecialDays d ->
-                d.byCalendar().entrySet().stream()
-                        .map(e -> e.getKey() + ": " + e.getValue().value())
-                        .collect(Collectors.joining(" | "));
-            case Effective.Areas a -> String.join(", ", a.byName().keySet());
-        };
     }
 
     private static boolean isFixed(Effective effective) {

@@ -2,14 +2,17 @@ package choir.server.work;
 
 import choir.refusal.Refusal;
 import choir.server.db.Database;
+import choir.server.db.StorageException;
 import choir.server.web.Problem;
 import jakarta.annotation.PreDestroy;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -27,6 +30,7 @@ public class Works {
     private static final Logger LOG = LoggerFactory.getLogger(Works.class);
     private static final int SECONDS_TO_STOP = 10;
     private static final int AT_ONCE_OF_A_KIND = 2;
+    private static final int SECONDS_TO_REST = 2;
 
     /** Does one kind of work. It is called again from the start after a crash and must then go on, not begin anew. */
     public interface Runner {
@@ -88,6 +92,12 @@ public class Works {
     /** What a thread is at, and whether it was submitted once more meanwhile. */
     private final Map<Long, Boolean> underWay = new ConcurrentHashMap<>();
 
+    /** What waits until something can be stored. */
+    private final Set<Long> resting = ConcurrentHashMap.newKeySet();
+
+    private final ScheduledExecutorService later = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().name("resting work").daemon().factory());
+
     private volatile boolean stopping;
 
     Works(WorkRows rows, Database database, WorkWatchers watchers, List<Runner> runners, List<Follower> followers) {
@@ -128,6 +138,10 @@ public class Works {
 
     /** To be called after the transaction. */
     public void submit(long id) {
+        if (stopping) {
+            // The next start takes it up.
+            return;
+        }
         lanes.get(get(id).task().kind()).execute(() -> runAlone(id));
     }
 
@@ -139,13 +153,29 @@ public class Works {
         try {
             run(id);
         } finally {
-            if (Boolean.TRUE.equals(underWay.remove(id)) && !stopping) {
+            if (Boolean.TRUE.equals(underWay.remove(id))) {
                 submit(id);
             }
         }
     }
 
+    /** Where nothing can be stored, it rests as it does while the service is stopped, and goes on when something can be. */
     private void run(long id) {
+        try {
+            attempt(id);
+            resting.remove(id);
+        } catch (StorageException e) {
+            if (stopping) {
+                return;
+            }
+            if (resting.add(id)) {
+                LOG.warn("work {} rests until something can be stored: {}", id, e.getMessage());
+            }
+            var _ = later.schedule(() -> submit(id), SECONDS_TO_REST, TimeUnit.SECONDS);
+        }
+    }
+
+    private void attempt(long id) {
         try {
             var work = get(id);
             var runner = runners.get(work.task().kind());
@@ -168,6 +198,8 @@ public class Works {
             end(id, Work.State.STOPPED, String.valueOf(e.getMessage()));
         } catch (Problem | Refusal e) {
             end(id, Work.State.FAILED, String.valueOf(e.getMessage()));
+        } catch (StorageException e) {
+            throw e;
         } catch (RuntimeException | Error e) {
             if (stopping) {
                 // Its row still says that it runs, so the next start takes it up where it was.
@@ -321,6 +353,7 @@ public class Works {
     @PreDestroy
     void stop() throws InterruptedException {
         stopping = true;
+        later.shutdownNow();
         lanes.values().forEach(ExecutorService::shutdownNow);
         for (var lane : lanes.values()) {
             if (!lane.awaitTermination(SECONDS_TO_STOP, TimeUnit.SECONDS)) {

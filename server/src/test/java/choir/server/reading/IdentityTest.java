@@ -95,6 +95,45 @@ class IdentityTest {
         assertThat(fake.written).hasSize(written);
     }
 
+    private TestService.Answer edit(Map<String, String> body) {
+        return service.send("PUT", "/api/v1/recorders/r1", body, "If-Match", "*");
+    }
+
+    @Test
+    void aRecorderThatMovedIsAskedWhereItIsSaidToBeBeforeThatCounts() {
+        service.added("elsewhere").serial = "another";
+        assertThat(edit(Map.of("address", FakeRecorders.address("elsewhere"))).detail())
+                .contains("\"elsewhere\" is at that address already");
+        service.recorders().add("there").serial = "another";
+        assertThat(edit(Map.of("address", FakeRecorders.address("there"))).detail())
+                .contains("another device answers", "\"another\"", "choir recorder replace r1");
+        assertThat(edit(Map.of("address", "http://127.0.0.1:1/nobody")).status())
+                .isGreaterThanOrEqualTo(400);
+        assertThat(service.get("/api/v1/recorders/r1").body().path("address").asString())
+                .isEqualTo(FakeRecorders.address("r1"));
+        var moved = service.recorders().add("moved");
+        moved.serial = fake.serial;
+        assertThat(edit(Map.of("address", FakeRecorders.address("moved"))).status())
+                .isEqualTo(204);
+        assertThat(service.get("/api/v1/recorders/r1").body().path("address").asString())
+                .isEqualTo(FakeRecorders.address("moved"));
+        assertThat(service.get("/api/v1/journal?about=r1").body().toString())
+                .contains("gave a recorder another address");
+    }
+
+    @Test
+    void aZoneIsCorrectedAndNonsenseIsNot() {
+        assertThat(edit(Map.of("zone", "Atlantic/Faro")).detail()).contains("is no time zone", "Atlantic/Faroe");
+        assertThat(edit(Map.of()).detail()).contains("an address or a zone");
+        assertThat(service.send("PUT", "/api/v1/recorders/r1", Map.of("zone", "Atlantic/Faroe"), "If-Match", "\"99\"")
+                        .status())
+                .as("somebody else was faster")
+                .isEqualTo(412);
+        assertThat(edit(Map.of("zone", "Atlantic/Faroe")).status()).isEqualTo(204);
+        assertThat(service.get("/api/v1/recorders/r1").body().path("zone").asString())
+                .isEqualTo("Atlantic/Faroe");
+    }
+
     @Test
     void theSameDeviceUnderTwoNamesIsRefused() {
         var again = service.post(

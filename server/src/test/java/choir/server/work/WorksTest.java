@@ -6,13 +6,17 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import choir.refusal.Refusal;
 import choir.server.TestService;
 import choir.server.db.Database;
+import choir.server.db.StorageException;
+import choir.server.journal.Journal;
 import choir.server.web.Problem;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.function.BiFunction;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -98,6 +102,51 @@ class WorksTest {
         assertThat(work.state()).isEqualTo(Work.State.DONE);
         assertThat(work.note()).isEqualTo("state:drifted for ada");
         assertThat(List.of(work.total(), work.done(), work.failed())).containsExactly(3, 3, 1);
+    }
+
+    private void pragma(String statement) throws SQLException {
+        try (var connection = service.bean("writerSource", DataSource.class).getConnection();
+                var pragma = connection.createStatement()) {
+            pragma.execute("PRAGMA " + statement);
+        }
+    }
+
+    @Test
+    void onAFullDiskItRestsAndGoesOnFromWhereItWas() throws Exception {
+        int units = 400;
+        var refused = new CountDownLatch(1);
+        var works = works(audits((work, progress) -> {
+            int stored = (int) database.query("SELECT count(*) FROM journal WHERE act = 'a unit'")
+                    .query(Integer.class)
+                    .single();
+            progress.begin(units, stored, 0);
+            for (int unit = stored; unit < units; unit++) {
+                int number = unit;
+                try {
+                    database.write(() -> {
+                        service.bean(Journal.class).add("ada", "a unit", "unit-" + number, "x".repeat(3_000));
+                        progress.step(false);
+                    });
+                } catch (StorageException e) {
+                    refused.countDown();
+                    throw e;
+                }
+            }
+            return "all";
+        }));
+        pragma("max_page_count = 1");
+        long id = added(works);
+        await(refused);
+        assertThat(works.get(id).hasEnded()).isFalse();
+        pragma("max_page_count = 1073741823");
+        var work = ended(works, id);
+        assertThat(work.state()).isEqualTo(Work.State.DONE);
+        assertThat(work.done()).isEqualTo(units);
+        assertThat(database.query("SELECT count(DISTINCT subject) FROM journal WHERE act = 'a unit'")
+                        .query(Integer.class)
+                        .single())
+                .as("each unit once")
+                .isEqualTo(units);
     }
 
     @Test

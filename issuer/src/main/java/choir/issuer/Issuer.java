@@ -51,8 +51,12 @@ import org.springframework.web.filter.DelegatingFilterProxy;
 import org.springframework.web.servlet.DispatcherServlet;
 import org.springframework.web.servlet.config.annotation.EnableWebMvc;
 
-/** An organisation's accounts: a real server of OpenID Connect, of another make than the client, on loopback. */
+/**
+ * An organisation's accounts: a real server of OpenID Connect, of another make than the client, on loopback. It ships with the
+ * demo and stands in the tests for what an organisation has; everybody's password is the same.
+ */
 public final class Issuer implements AutoCloseable {
+    public static final String PASSWORD = "quiet harbour";
     public static final String CLIENT = "choir";
     public static final String SECRET = "a secret of two machines";
 
@@ -61,12 +65,29 @@ public final class Issuer implements AutoCloseable {
 
     private final Tomcat tomcat = new Tomcat();
 
+    /**
+     * @param words the port; the address of the service; and who is in which groups, such as {@code tove=divers,watch}
+     */
+    @SuppressWarnings("resource")
+    public static void main(String[] words) {
+        for (var person : List.of(words).subList(2, words.length)) {
+            var parts = person.split("=", 2);
+            GROUPS.put(parts[0], List.of(parts[1].split(",")));
+        }
+        new Issuer(Integer.parseInt(words[0])).know(URI.create(words[1]));
+    }
+
+    /** On any port. */
     public Issuer() {
+        this(0);
+    }
+
+    private Issuer(int port) {
         var context = new AnnotationConfigWebApplicationContext();
         context.register(Server.class);
         tomcat.setBaseDir(System.getProperty("java.io.tmpdir"));
-        tomcat.setPort(0);
-        tomcat.getConnector();
+        tomcat.setPort(port);
+        tomcat.getConnector().setProperty("address", "127.0.0.1");
         var root = tomcat.addContext("", null);
         var dispatcher = new DispatcherServlet(context);
         var wrapper = Tomcat.addServlet(root, "all", dispatcher);
@@ -155,7 +176,7 @@ public final class Issuer implements AutoCloseable {
         @Bean
         UserDetailsService users() {
             return name -> User.withUsername(name)
-                    .password("{noop}quiet harbour")
+                    .password("{noop}" + PASSWORD)
                     .roles("USER")
                     .build();
         }
