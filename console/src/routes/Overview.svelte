@@ -178,26 +178,26 @@
             <thead>
               <tr class="border-b border-line align-bottom">
                 <th class="head py-2 pr-4" scope="col">Group</th>
-                <th class="head py-2 pr-4 text-right" scope="col">Cameras</th>
+                <th class="head py-2 pr-2 text-right" scope="col">Cameras</th>
                 {#each shownColumns(o) as column (column.key)}
-                  <th class="head px-1 py-2 text-center" scope="col">{column.title}</th>
+                  <th class="head px-px py-2 text-center" scope="col">{column.title}</th>
                 {/each}
               </tr>
             </thead>
             <tbody>
               {#each rows(o) as row (row.group)}
                 <tr class="border-b border-line/60 hover:bg-raised">
-                  <th scope="row" class="py-1.5 pr-4 text-left font-normal whitespace-nowrap">
+                  <th scope="row" class="py-1.5 pr-2 text-left font-normal whitespace-nowrap">
                     <a
                       class="text-ink no-underline hover:underline"
                       href={p('/fleet') + '?select=' + encodeURIComponent(groupTerm(row.group))}
                       >{groupName(row.group)}</a
                     >
                   </th>
-                  <td class="py-1.5 pr-4 text-right">{row.cameras}</td>
+                  <td class="py-1.5 pr-2 text-right">{row.cameras}</td>
                   {#each shownColumns(o) as column (column.key)}
                     {@const c = cell(row, column.key)}
-                    <td class="px-1 py-1.5 text-center">
+                    <td class="px-px py-1.5 text-center">
                       {#if c}
                         <MarkStrip members={astray(c)} quiet={c.inTune} label={label(c, column.title)} />
                       {/if}

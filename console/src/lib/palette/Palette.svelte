@@ -104,6 +104,12 @@
     ...KEYS.map(([keys, does]) => ({ words: `${keys}: ${does}`, sort: 'key', run: onkeys })),
   ]);
   const shown = $derived(matching(entries, typed, MOST));
+  const idOf = (entry: Entry) => entry.sort + entry.words;
+  /** Enter takes the first, also when names come in while somebody types. */
+  let at = $state('');
+  $effect(() => {
+    at = shown.length > 0 ? idOf(shown[0]!) : '';
+  });
 
   async function choose(entry: Entry) {
     error = undefined;
@@ -133,7 +139,7 @@
 
 <svelte:window onkeydown={key} />
 <Modal bind:open title="Where to, or what to do?">
-  <Command.Root shouldFilter={false} label="Where to, or what to do?">
+  <Command.Root shouldFilter={false} bind:value={at} label="Where to, or what to do?">
     <Command.Input
       bind:value={typed}
       class="field w-full"
@@ -143,9 +149,9 @@
     <Trouble {error} />
     <Command.List class="mt-3 max-h-[56vh] overflow-y-auto" aria-label="What fits">
       <Command.Viewport>
-        {#each shown as entry (entry.sort + entry.words)}
+        {#each shown as entry (idOf(entry))}
           <Command.Item
-            value={entry.sort + entry.words}
+            value={idOf(entry)}
             onSelect={() => choose(entry)}
             class="flex cursor-pointer items-baseline gap-4 px-2 py-1.5 data-selected:bg-accent-wash"
           >

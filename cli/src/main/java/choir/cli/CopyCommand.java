@@ -11,10 +11,10 @@ import picocli.CommandLine.Option;
         description = "Give cameras the settings of one that is good, as overrides with a reason.",
         footer = "Sensitivity, threshold and areas depend on the scene and stay behind unless --settings names them.")
 final class CopyCommand extends Act {
-    @Option(names = "--from", required = true, paramLabel = "CAMERA")
+    @Option(names = "--from", required = true, paramLabel = "CAMERA", description = "whose words are taken")
     private String from = "";
 
-    @Option(names = "--to", required = true, paramLabel = "SELECTION")
+    @Option(names = "--to", required = true, paramLabel = "SELECTION", description = "which cameras get them")
     private String to = "";
 
     @Option(
@@ -24,7 +24,7 @@ final class CopyCommand extends Act {
             description = "such as recording.week; several with commas")
     private List<String> settings = new ArrayList<>();
 
-    @Option(names = "--because", required = true, paramLabel = "REASON")
+    @Option(names = "--because", required = true, paramLabel = "REASON", description = "why they differ there")
     private String because = "";
 
     @Option(names = "--until", paramLabel = "DATE", description = "the last day on which it counts")

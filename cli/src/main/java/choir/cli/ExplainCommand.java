@@ -36,7 +36,7 @@ final class ExplainCommand extends Act {
             description = "how long each trigger holds in real time from this date to before --to")
     private @Nullable String from;
 
-    @Option(names = "--to", paramLabel = "DATE")
+    @Option(names = "--to", paramLabel = "DATE", description = "the day after the last; with --from")
     private @Nullable String to;
 
     @Option(names = "--ical", description = "print the week as iCalendar")

@@ -17,6 +17,12 @@ final class FindingList extends Act {
     @Option(names = "--accepted", description = "those that somebody left as they are until a date")
     private boolean accepted;
 
+    @Option(names = "--all", description = "each on a line of its own, and not equal ones once")
+    private boolean all;
+
+    @Option(names = "--limit", paramLabel = "COUNT", description = "only so many, the worst")
+    private int limit = Integer.MAX_VALUE;
+
     @Mixin
     private Listing listing = new Listing();
 
@@ -28,7 +34,12 @@ final class FindingList extends Act {
             FindingRows.accepted(out(), listing, left);
             return Failure.DONE;
         }
-        var findings = service.all("/api/v1/findings?" + query);
+        var found = service.all("/api/v1/findings?" + query);
+        var findings = found.subList(0, Math.min(Math.max(0, limit), found.size()));
+        if (listing.isTable() && !all && !findings.isEmpty()) {
+            FindingRows.folded(out(), findings);
+            return Failure.FOUND;
+        }
         FindingRows.print(
                 out(),
                 listing,

@@ -18,7 +18,7 @@ final class LoginCommand extends Act {
             paramLabel = "URL")
     private @Nullable URI url;
 
-    @Option(names = "--user", required = true)
+    @Option(names = "--user", required = true, paramLabel = "NAME", description = "who signs in")
     private String user = "";
 
     @Mixin

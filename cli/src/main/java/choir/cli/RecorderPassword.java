@@ -12,7 +12,7 @@ final class RecorderPassword extends Act {
     @Parameters(paramLabel = "NAME")
     private String name = "";
 
-    @Option(names = "--user", required = true)
+    @Option(names = "--user", required = true, paramLabel = "NAME", description = "user name on the recorder")
     private String user = "";
 
     @Mixin

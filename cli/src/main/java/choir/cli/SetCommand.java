@@ -22,7 +22,7 @@ final class SetCommand extends Act {
                     "such as motion.threshold=0.25%%; KEY=@FILE takes the value from a file, a week from iCalendar too")
     private List<String> settings = List.of();
 
-    @Option(names = "--because", required = true, paramLabel = "REASON")
+    @Option(names = "--because", required = true, paramLabel = "REASON", description = "why it differs here")
     private String because = "";
 
     @Option(names = "--until", paramLabel = "DATE", description = "the last day on which it counts")

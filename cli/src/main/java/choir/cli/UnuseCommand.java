@@ -10,7 +10,7 @@ final class UnuseCommand extends Act {
     @Parameters(paramLabel = "TEMPLATE")
     private String template = "";
 
-    @Option(names = "--on", required = true, paramLabel = "NODE")
+    @Option(names = "--on", required = true, paramLabel = "NODE", description = "the group or camera")
     private String node = "";
 
     @Override

@@ -31,7 +31,7 @@ class RecordsTest {
     @Test
     void whatASpreadsheetWouldTakeForAFormulaIsNone() {
         assertThat(printed("{\"label\":\"=SUM(A1)\",\"why\":\"a \\\"b\\\",\\nc\"}"))
-                .isEqualTo("label,why\n'=SUM(A1),\"a \"\"b\"\",\nc\"\n");
+                .isEqualTo("label,why\n\"'=SUM(A1)\",\"a \"\"b\"\",\nc\"\n");
         assertThat(printed()).isEmpty();
     }
 
