@@ -94,7 +94,7 @@ class CommandLineStoryTest {
 
         assertThat(choir.choir(0, "explain", "haldr-1/03").out())
                 .contains("Threshold  0.25%")
-                .contains("override at haldr-1/03, because: the pier head is 70 m away")
+                .contains("override at haldr-1/03 by ada, because: the pier head is 70 m away")
                 .contains("beat 0.6% from template quay (revision 1) at fleet/terminals/haldr/quay")
                 .contains("recorder ought to hold: 1\n")
                 .contains("recorder holds: 20\n");

@@ -21,7 +21,7 @@ import tools.jackson.databind.JsonNode;
  * afterwards.
  */
 class CrashTest {
-    private static final int KILLS = Integer.getInteger("choir.kills", 2);
+    private static final int KILLS = Integer.getInteger("choir.kills", 1);
     private static final int RECORDERS = 20;
     private static final int CAMERAS = 2;
     private static final int ODD = 4;

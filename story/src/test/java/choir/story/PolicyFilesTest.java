@@ -1,5 +1,6 @@
 package choir.story;
 
+import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.networknt.schema.InputFormat;
@@ -134,7 +135,7 @@ class PolicyFilesTest {
                 .containsPattern("template +quay +removed")
                 .contains("uses none, before house, quay")
                 .contains("motion.threshold removed, before 0.25%");
-        assertThat(saved("after")).containsOnlyKeys("templates/house.yaml");
+        assertThat(saved("after")).containsOnlyKeys("cameras.csv", "places.yaml", "templates/house.yaml");
     }
 
     @Test
@@ -161,6 +162,69 @@ class PolicyFilesTest {
     }
 
     @Test
+    void anotherServiceBeginsWithAllOfIt() throws IOException {
+        wholePolicy();
+        choir.choir("policy", "load", choir.folder().resolve("policy").toString(), "--yes");
+        choir.choir(0, "group", "add", "terminals/empty");
+        choir.choir(0, "camera", "move", "haldr-1/02", "--to", "terminals/haldr/quay");
+        choir.choir(0, "camera", "tag", "haldr-1/02", "--tags", "far-view");
+        var first = saved("first");
+        var folder = choir.folder().resolve("first").toString();
+        try (var other = new Ensemble()) {
+            other.recorder("haldr-1", "tern", 3);
+            assertThat(other.choir(1, "policy", "load", folder, "--yes").errors())
+                    .as("without being told to, no group is made")
+                    .contains("there is no group \"fleet/terminals/haldr/quay\"");
+            var loaded = other.choir(0, "policy", "load", folder, "--new-groups", "--yes");
+            assertThat(loaded.out()).containsPattern("group +fleet/terminals/empty +new");
+            var placed = other.choir(0, "camera", "import", folder + "/cameras.csv");
+            assertThat(placed.out()).contains("3 cameras read, 1 changed");
+            var again = other.folder().resolve("again");
+            other.choir(0, "policy", "save", again.toString());
+            for (var file : first.entrySet()) {
+                assertThat(again.resolve(file.getKey())).hasContent(file.getValue());
+            }
+        }
+    }
+
+    @Test
+    void circlesAndWhatHasNoEffectAreToldWhereTheyAre() throws IOException {
+        var circle = file(
+                "circle.yaml", "template: a\nextends: b\n---\ntemplate: b\nextends: c\n---\ntemplate: c\nextends: a\n");
+        assertThat(choir.choir(1, "policy", "check", circle.toString()).errors())
+                .containsPattern("circle.yaml: line 8, column 1 \\(extends\\): .*a extends b extends c extends a");
+        var both = file("both.yaml", "template: a\nmotion: {sensitivity: 5}\nunset: [motion.sensitivity]\n");
+        assertThat(choir.choir(1, "policy", "check", both.toString()).errors())
+                .contains("motion.sensitivity is set and unset in one document");
+        var idle = file("idle.yaml", """
+                template: a
+                motion: {threshold: 1%}
+                fixed: [motion.threshold]
+                ---
+                group: fleet
+                use: [a]
+                ---
+                camera: haldr-1/01
+                set: {motion.threshold: 2%}
+                because: it is far
+                ---
+                camera: haldr-1/02
+                set: {motion.sensitivity: 20}
+                because: a fair
+                until: 2020-01-01
+                """);
+        assertThat(choir.choir(3, "policy", "check", idle.toString()).out())
+                .contains(
+                        "mind: haldr-1/01: motion.threshold of the override at haldr-1/01 has no effect: it is fixed by the"
+                                + " template a (revision 1) at fleet")
+                .contains("mind: haldr-1/02: motion.sensitivity has no effect: it ended on 2020-01-01");
+        var latin = Files.write(
+                choir.folder().resolve("latin.yaml"), "template: a\ntitle: caf\u00e9\n".getBytes(ISO_8859_1));
+        assertThat(choir.choir(1, "policy", "check", latin.toString()).errors())
+                .contains("latin.yaml: line 2: this is not UTF-8 text (byte 0xE9)");
+    }
+
+    @Test
     void whatWasOnlyTriedLeavesNothingBehind() throws IOException {
         var tried = file("x.yaml", "template: house\nmotion: {sensitivity: 10}\n");
         choir.choir("policy", "check", tried.toString());
@@ -174,7 +238,9 @@ class PolicyFilesTest {
         var schema = published("/api/v1/policy/schema", KEPT_SCHEMA);
         wholePolicy();
         choir.choir("policy", "load", choir.folder().resolve("policy").toString(), "--yes");
-        for (var file : saved("saved").entrySet()) {
+        var saved = saved("saved");
+        saved.remove("cameras.csv");
+        for (var file : saved.entrySet()) {
             for (var document : file.getValue().split("(?m)^---$")) {
                 assertThat(schema.validate(document, InputFormat.YAML))
                         .as(file.getKey())

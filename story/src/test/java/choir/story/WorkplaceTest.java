@@ -371,6 +371,26 @@ class WorkplaceTest {
         browser.notSee("By keyboard");
     }
 
+    @Test
+    @Order(11)
+    void anythingIsReachedByTypingItsName() {
+        browser.open("/");
+        browser.see("Is the fleet in tune?");
+        browser.keys(Keys.chord(Keys.CONTROL, "k"));
+        browser.see("Where to, or what to do?");
+        assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.type("[role=dialog] input", "haldr-1/03");
+        browser.see("haldr-1/03");
+        browser.keys(Keys.ENTER);
+        browser.see("Exceptions put here");
+        assertThat(browser.path()).isEqualTo("/cameras/haldr-1/03");
+        browser.keys(Keys.chord(Keys.CONTROL, "k"));
+        browser.type("[role=dialog] input", "nothing is called that");
+        browser.see("Nothing is called that.");
+        browser.keys(Keys.ESCAPE);
+        browser.notSee("Where to, or what to do?");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "/templates/quay/edit,How motion is detected",
@@ -438,6 +458,7 @@ class WorkplaceTest {
         browser.press("Make a token");
         assertThat(browser.value("input[name=made]")).startsWith("choir_");
         browser.seeRow("a wall of pictures", "what a viewer may", "never");
+        browser.seeRow("(this one)", "127.0.0.1");
         assertThat(browser.accessibilityFaults()).isEmpty();
         browser.size(390, 800);
         assertThat(browser.scrollsSideways()).isFalse();

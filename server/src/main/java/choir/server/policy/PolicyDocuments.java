@@ -39,8 +39,12 @@ final class PolicyDocuments {
         Set<String> templates = new LinkedHashSet<>(there.templates());
         Set<String> calendars = new LinkedHashSet<>(there.calendars());
         Set<String> groups = new LinkedHashSet<>(there.groups());
+        List<Fault> faults = new ArrayList<>();
+        Map<String, PolicyFile> first = new LinkedHashMap<>();
         for (var file : files) {
             var brought = PolicyReader.brought(file.text());
+            brought.templates().forEach(t -> addToldTwice("template", t, file, first, faults));
+            brought.calendars().forEach(c -> addToldTwice("calendar", c, file, first, faults));
             templates.addAll(brought.templates());
             calendars.addAll(brought.calendars());
             if (newGroups) {
@@ -48,7 +52,6 @@ final class PolicyDocuments {
             }
         }
         var known = new KnownNames(templates, calendars, groups, there.cameras());
-        List<Fault> faults = new ArrayList<>();
         List<Found> found = new ArrayList<>();
         for (var file : files) {
             try {
@@ -117,20 +120,32 @@ final class PolicyDocuments {
         return 1;
     }
 
-    /** A template stands in one document, and so do the templates that a node uses. */
+    /** A template or calendar stands in one file; also one of which something else is wrong tells of it. */
+    private static void addToldTwice(
+            String kind, String name, PolicyFile file, Map<String, PolicyFile> first, List<Fault> faults) {
+        var before = first.putIfAbsent(kind + " " + name, file);
+        if (before != null) {
+            faults.add(toldTwice(name, file, before));
+        }
+    }
+
+    private static Fault toldTwice(Object name, PolicyFile file, PolicyFile before) {
+        return new Fault(file.name(), 1, 1, "", name + " is told of twice; also in " + before.name());
+    }
+
+    /** In one file as well it stands in one document; and what a node uses does in one document of all files. */
     private static List<Fault> toldTwice(List<Found> found) {
         List<Fault> faults = new ArrayList<>();
         Map<Object, PolicyFile> first = new HashMap<>();
         for (var f : found) {
-            Object subject = switch (f.document()) {
-                case OfTemplate t -> t.name();
-                case OfCalendar c -> c.name();
-                case OfNode n -> n.use().isPresent() ? n.node() : new Object();
+            var subject = switch (f.document()) {
+                case OfTemplate t -> List.of(f.file().name(), t.name());
+                case OfCalendar c -> List.of(f.file().name(), c.name());
+                case OfNode n -> n.use().isPresent() ? List.of(n.node()) : List.of(new Object());
             };
             var before = first.putIfAbsent(subject, f.file());
             if (before != null) {
-                faults.add(
-                        new Fault(f.file().name(), 1, 1, "", subject + " is told of twice; also in " + before.name()));
+                faults.add(toldTwice(subject.getLast(), f.file(), before));
             }
         }
         return faults;
