@@ -44,16 +44,20 @@
       )}\n`,
   );
 
+  /** Events of iCalendar that could not be used. */
+  let leftOut = $state<string[]>([]);
+
   async function put(body: { text: string } | { ical: string }) {
     busy = true;
     error = undefined;
     try {
-      await ask(
+      const written = await ask(
         api.PUT('/api/v1/calendars/{name}', {
           params: { path: { name }, ...(known ? { header: { 'If-Match': `"${known.version}"` } } : {}) },
           body,
         }),
       );
+      leftOut = written.leftOut;
       open = false;
       await client.invalidateQueries();
     } catch (e) {
@@ -108,6 +112,14 @@
       ><button class="act act-main" onclick={() => edit()}>New calendar</button></Allowed
     >
   {/snippet}
+  {#if leftOut.length > 0}
+    <div class="mb-6 border-l-4 border-waste pl-4 text-sm" role="status">
+      <p class="font-semibold">Taken in, without {count(leftOut.length, 'event')} that cannot be used:</p>
+      <ul>
+        {#each leftOut as why (why)}<li>{why}</li>{/each}
+      </ul>
+    </div>
+  {/if}
   <Loaded query={calendars}>
     {#snippet children(all)}
       {#each all as c (c.name)}

@@ -80,8 +80,23 @@
   <Loaded query={overview}>
     {#snippet children(o)}
       {#if o.cameras === 0}
-        <Empty title="No recorder is known yet.">
-          Add one from the command line: choir recorder add. Its cameras appear once it is read.
+        <Empty title="No camera is known yet.">
+          <ol class="mt-2 ml-5 flex list-decimal flex-col gap-2 text-left">
+            <li>
+              <a href={p('/recorders')}>Find the recorders and add them</a>, each with an account on it.
+              Nothing is written to any.
+            </li>
+            <li>Read them; their cameras appear, and what they hold.</li>
+            <li><a href={p('/fleet')}>Put the cameras into groups</a>, as the place is built.</li>
+            <li>
+              Write down what is set today: <span class="native">choir survey --write FOLDER</span>, loaded by
+              <span class="native">choir policy load FOLDER</span>, changes nothing.
+            </li>
+            <li>
+              <a href={p('/templates')}>Begin a first template</a>, use it at a group, and
+              <a href={p('/rollouts')}>look at the preview</a> before anything is given out.
+            </li>
+          </ol>
         </Empty>
       {:else}
         <div class="mb-8 grid gap-x-10 gap-y-5 md:grid-cols-3">

@@ -106,10 +106,7 @@
   const shown = $derived(matching(entries, typed, MOST));
   const idOf = (entry: Entry) => entry.sort + entry.words;
   /** Enter takes the first, also when names come in while somebody types. */
-  let at = $state('');
-  $effect(() => {
-    at = shown.length > 0 ? idOf(shown[0]!) : '';
-  });
+  let at = $derived(shown[0] ? idOf(shown[0]) : '');
 
   async function choose(entry: Entry) {
     error = undefined;

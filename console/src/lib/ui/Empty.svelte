@@ -6,5 +6,5 @@
 
 <div class="border-y border-line py-10">
   <p class="text-lg font-semibold">{title}</p>
-  {#if children}<p class="mt-1 max-w-[65ch] text-faint">{@render children()}</p>{/if}
+  {#if children}<div class="mt-1 max-w-[65ch] text-faint">{@render children()}</div>{/if}
 </div>

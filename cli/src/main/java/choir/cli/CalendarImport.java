@@ -16,10 +16,11 @@ final class CalendarImport extends Act {
 
     @Override
     int run(Client service) {
-        service.write(
+        var written = service.write(
                 "PUT", "/api/v1/calendars/" + Client.encode(name), Map.of("ical", Texts.read(file)), Optional.of("*"));
         var dates = service.get("/api/v1/calendars/" + Client.encode(name)).path("dates");
         say("the calendar " + name + " has " + dates.size() + (dates.size() == 1 ? " entry" : " entries"));
+        written.path("leftOut").forEach(why -> say("left out: " + why.asString("")));
         return Failure.DONE;
     }
 }

@@ -47,6 +47,40 @@ public final class DateCalendar {
         return new DateSet(dates);
     }
 
+    /**
+     * What of a text can be used.
+     *
+     * @param leftOut each event that cannot, with why
+     */
+    public record Usable(DateSet dates, List<String> leftOut) {
+        public Usable {
+            leftOut = List.copyOf(leftOut);
+        }
+    }
+
+    /**
+     * The dates that can be used, since one event of another kind is no reason to do without all holidays.
+     *
+     * @throws CalendarException when it is not iCalendar, or no event of it can be used
+     */
+    public static Usable usable(String text) {
+        List<SpecialDate> dates = new ArrayList<>();
+        List<CalendarException> refused = new ArrayList<>();
+        for (var event : CalendarException.events(text)) {
+            try {
+                dates = CalendarException.about(event, dates, DateCalendar::add);
+            } catch (CalendarException e) {
+                refused.add(e);
+            }
+        }
+        if (dates.isEmpty() && !refused.isEmpty()) {
+            throw refused.getFirst();
+        }
+        return new Usable(
+                new DateSet(dates),
+                refused.stream().map(e -> String.valueOf(e.getMessage())).toList());
+    }
+
     private static List<SpecialDate> add(VEvent event, List<SpecialDate> dates) {
         var start = event.<DtStart<Temporal>>getProperty(Property.DTSTART)
                 .map(s -> WeekCalendar.local(s.getDate()))

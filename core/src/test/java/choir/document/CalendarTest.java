@@ -197,4 +197,19 @@ class CalendarTest {
                 .isInstanceOf(CalendarException.class)
                 .hasMessageContaining("the event");
     }
+
+    @Test
+    void oneEventThatCannotBeUsedDoesNotRefuseTheRest() {
+        var text = "BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\n"
+                + "BEGIN:VEVENT\nUID:1\nSUMMARY:Noon gun\nDTSTART:20271224T120000\nDTEND:20271224T130000\nEND:VEVENT\n"
+                + "BEGIN:VEVENT\nUID:2\nSUMMARY:Yule\nDTSTART;VALUE=DATE:20271225\nRRULE:FREQ=YEARLY\nEND:VEVENT\n"
+                + "END:VCALENDAR\n";
+        var usable = DateCalendar.usable(text);
+        assertThat(usable.dates().toString()).contains("12-25 yearly");
+        assertThat(usable.leftOut()).singleElement().asString().contains("Noon gun", "not of whole days");
+        assertThatThrownBy(() -> DateCalendar.usable(text.replaceFirst("(?s)BEGIN:VEVENT\nUID:2.*?END:VEVENT\n", "")))
+                .as("nothing can be used")
+                .isInstanceOf(CalendarException.class)
+                .hasMessageContaining("Noon gun");
+    }
 }

@@ -56,10 +56,10 @@ class PlacesTest {
                         haldr-1/03,fleet,Far View!
                         haldr-1/01,fleet,
                         """, 1))
-                .contains("line 3, column 1 (camera): there is no camera \"haldr-1/09\"; did you mean")
-                .contains("line 4, column 1 (group): there is no group \"fleet/terminals/haldr/key\"; did you mean")
-                .contains("line 5, column 1 (tags): \"View!\" is not a tag")
-                .contains("line 6, column 1 (camera): \"haldr-1/01\" stands in an earlier line too");
+                .contains("line 3 (camera): there is no camera \"haldr-1/09\"; did you mean")
+                .contains("line 4 (group): there is no group \"fleet/terminals/haldr/key\"; did you mean")
+                .contains("line 5 (tags): \"View!\" is not a tag")
+                .contains("line 6 (camera): \"haldr-1/01\" stands in an earlier line too");
         assertThat(imported("camera,grp\nhaldr-1/01,fleet\n", 1)).contains("expected the columns camera, label");
         assertThat(imported("", 1)).contains("line 1 is not CSV");
         assertThat(choir.everythingStored()).isEqualTo(before);

@@ -167,6 +167,6 @@ class Placings {
     }
 
     private static Fault fault(Line line, String column, String problem) {
-        return new Fault("", line.line(), 1, column, problem);
+        return new Fault("", line.line(), 0, column, problem);
     }
 }

@@ -11,6 +11,7 @@ import choir.server.journal.Journal;
 import choir.server.web.Problem;
 import choir.server.web.Versions;
 import java.security.Principal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -40,6 +41,9 @@ class CalendarApi {
     record CalendarText(@Nullable String text, @Nullable String ical) {}
 
     record ICalendar(String name, String ical) {}
+
+    /** @param leftOut events of iCalendar that cannot be used, each with why */
+    record Written(List<String> leftOut) {}
 
     private final CalendarStore store;
     private final PolicyStore policies;
@@ -107,14 +111,14 @@ class CalendarApi {
 
     /** Makes the calendar, or replaces it; replacing takes the version that was seen. */
     @PutMapping("/api/v1/calendars/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void put(
+    Written put(
             @PathVariable String name,
             @RequestBody CalendarText given,
             @RequestHeader(name = "If-Match", required = false) @Nullable String ifMatch,
             Principal who) {
         var wanted = new CalendarName(name);
-        var calendar = read(wanted, given);
+        List<String> leftOut = new ArrayList<>();
+        var calendar = read(wanted, given, leftOut);
         database.write(() -> {
             var before = store.find(wanted);
             before.ifPresent(b -> Versions.check(Optional.ofNullable(ifMatch), b.version(), "calendar " + name));
@@ -123,11 +127,14 @@ class CalendarApi {
             journal.add(
                     who.getName(), "wrote a calendar", name, calendar.dates().toString());
         });
+        return new Written(leftOut);
     }
 
-    private static OfCalendar read(CalendarName name, CalendarText given) {
+    private static OfCalendar read(CalendarName name, CalendarText given, List<String> leftOut) {
         if (given.text() == null && given.ical() != null) {
-            return new OfCalendar(name, "", DateCalendar.read(given.ical()));
+            var usable = DateCalendar.usable(given.ical());
+            leftOut.addAll(usable.leftOut());
+            return new OfCalendar(name, "", usable.dates());
         }
         var documents = PolicyReader.read(given.text() == null ? "" : given.text());
         if (documents.size() == 1
