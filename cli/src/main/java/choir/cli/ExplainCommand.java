@@ -1,6 +1,7 @@
 package choir.cli;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -69,8 +70,12 @@ final class ExplainCommand extends Act {
         for (var setting : view.path("settings")) {
             if (key != null || setting.has("asked") || setting.has("observed")) {
                 setting(setting);
-                if (Listing.text(setting, "key").equals("recording.week")) {
-                    week(view.path("week"));
+                switch (Listing.text(setting, "key")) {
+                    case "recording.week" -> week(view.path("week"));
+                    case "motion.areas" -> view.path("areas").forEach(this::area);
+                    default -> {
+                        // All of it was said.
+                    }
                 }
             }
         }
@@ -154,8 +159,7 @@ final class ExplainCommand extends Act {
                 .toList();
         if (!keys.contains(key)) {
             throw new Failure(
-                    Failure.WRONG_USAGE,
-                    "\"" + key + "\" is not a setting; expected one of " + String.join(", ", keys));
+                    Failure.FAILED, "\"" + key + "\" is not a setting; expected one of " + String.join(", ", keys));
         }
     }
 
@@ -179,6 +183,27 @@ final class ExplainCommand extends Act {
         if (!Listing.text(setting, "cause").isEmpty()) {
             say("  " + Listing.text(setting.path("mark"), "text"));
         }
+    }
+
+    /** Where it is, what holds there, and who says so. */
+    private void area(JsonNode area) {
+        var shape = Listing.text(area, "shape");
+        var where = area.path("points")
+                .valueStream()
+                .map(p -> Listing.items(p).stream().map(n -> n.asString("")).collect(Collectors.joining(",")))
+                .collect(Collectors.joining(" "));
+        say("    " + Listing.text(area, "kind") + " " + Listing.text(area, "name") + "  "
+                + (shape.isEmpty() ? "without a shape" : where.isEmpty() ? shape : shape + " " + where)
+                + also(area, "sensitivity") + also(area, "threshold") + "  from "
+                + area.path("origins")
+                        .valueStream()
+                        .map(o -> Listing.text(o, "text"))
+                        .collect(Collectors.joining(" and ")));
+        area.path("cells").forEach(row -> say("      " + row.asString("")));
+    }
+
+    private static String also(JsonNode area, String key) {
+        return area.hasNonNull(key) ? ", " + key + " " + Listing.text(area, key) : "";
     }
 
     private static String because(JsonNode origin) {

@@ -13,6 +13,12 @@ final class Heading {
         return Listing.text(row, "camera") + "  " + Listing.text(row, "label") + "  (" + Listing.text(row, "deviceName")
                 + ", " + Listing.text(view, "model") + ", firmware " + Listing.text(view, "firmware") + ")  "
                 + (read.isEmpty() ? "not read yet" : "read " + read)
-                + (trouble.isEmpty() ? "" : "\n" + trouble);
+                + (trouble.isEmpty()
+                        ? ""
+                        : "\n" + trouble
+                                + (read.isEmpty()
+                                        ? ""
+                                        : "; what it holds is as it was read "
+                                                + Times.ago(Listing.text(view, "readAt"))));
     }
 }

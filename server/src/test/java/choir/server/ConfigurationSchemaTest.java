@@ -72,7 +72,7 @@ class ConfigurationSchemaTest {
         var words = described(record);
         Map<String, Object> properties = new LinkedHashMap<>();
         for (var component : record.getRecordComponents()) {
-            Map<String, Object> one = new LinkedHashMap<>(of(component.getGenericType(), component));
+            Map<String, Object> one = new LinkedHashMap<>(of(component.getGenericType(), component.getAccessor()));
             Optional.ofNullable(words.get(component.getName())).ifPresent(w -> one.put("description", w));
             defaultOf(component).ifPresent(d -> one.put("default", d));
             properties.put(kebab(component.getName()), one);
@@ -155,7 +155,7 @@ class ConfigurationSchemaTest {
                 .collect(Collectors.toMap(
                         m -> m.group(1),
                         m -> m.group(2)
-                                .replaceAll("\\{@\\w+ ([^}]*)}", "$1")
+                                .replaceAll("\\{@\\w+ #?([^}]*)}", "$1")
                                 .replaceAll("\\s+", " ")
                                 .strip()));
     }

@@ -115,7 +115,8 @@ class ConcurrentChangesTest {
             var act = path.contains("cameras")
                     ? send("PUT", path + "/placing", body, version)
                     : send("PUT", path, body, version);
-            assertThat(statuses(atOnce(List.of(act, act, act)))).as(path).containsExactly(204, 412, 412);
+            int taken = path.contains("calendars") ? 200 : 204;
+            assertThat(statuses(atOnce(List.of(act, act, act)))).as(path).containsExactly(taken, 412, 412);
         }
     }
 
