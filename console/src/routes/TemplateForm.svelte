@@ -142,7 +142,7 @@
           bind:value={find}
         />
       </div>
-      <ul class="grid gap-x-6 sm:grid-cols-2">
+      <ul class="grid grid-cols-1 gap-x-6 sm:grid-cols-2">
         {#each found as setting (setting.key)}
           <li class="border-b border-line/60">
             <button

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { Command } from 'bits-ui';
   import { cameraPath, navigate, p } from '../../router';
   import { api, ask } from '../api/client';
   import { groupName, groupTerm } from '../format';
@@ -106,7 +105,23 @@
   const shown = $derived(matching(entries, typed, MOST));
   const idOf = (entry: Entry) => entry.sort + entry.words;
   /** Enter takes the first, also when names come in while somebody types. */
-  let at = $derived(shown[0] ? idOf(shown[0]) : '');
+  let at = $derived(shown.length > 0 ? 0 : -1);
+  const id = $props.id();
+
+  function move(event: KeyboardEvent) {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0 && shown.length > 0) {
+      event.preventDefault();
+      at = (at + step + shown.length) % shown.length;
+      document.getElementById(`${id}-${at}`)?.scrollIntoView({ block: 'nearest' });
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      const entry = shown[at];
+      if (entry) {
+        void choose(entry);
+      }
+    }
+  }
 
   async function choose(entry: Entry) {
     error = undefined;
@@ -136,29 +151,35 @@
 
 <svelte:window onkeydown={key} />
 <Modal bind:open title="Where to, or what to do?">
-  <Command.Root shouldFilter={false} bind:value={at} label="Where to, or what to do?">
-    <Command.Input
-      bind:value={typed}
-      class="field w-full"
-      placeholder="a camera, a group, audit haldr"
-      aria-label="Place or act"
-    />
-    <Trouble {error} />
-    <Command.List class="mt-3 max-h-[56vh] overflow-y-auto" aria-label="What fits">
-      <Command.Viewport>
-        {#each shown as entry (idOf(entry))}
-          <Command.Item
-            value={idOf(entry)}
-            onSelect={() => choose(entry)}
-            class="flex cursor-pointer items-baseline gap-4 px-2 py-1.5 data-selected:bg-accent-wash"
-          >
-            <span class="min-w-0 flex-1 truncate">{entry.words}</span>
-            <span class="text-xs text-faint">{entry.sort}</span>
-          </Command.Item>
-        {:else}
-          <p class="px-2 py-4 text-sm text-faint" role="presentation">Nothing is called that.</p>
-        {/each}
-      </Command.Viewport>
-    </Command.List>
-  </Command.Root>
+  <input
+    bind:value={typed}
+    class="field w-full"
+    placeholder="a camera, a group, audit haldr"
+    aria-label="Place or act"
+    autocomplete="off"
+    role="combobox"
+    aria-expanded="true"
+    aria-autocomplete="list"
+    aria-controls="{id}-list"
+    aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined}
+    onkeydown={move}
+  />
+  <Trouble {error} />
+  <ul id="{id}-list" role="listbox" aria-label="What fits" class="mt-3 max-h-[56vh] overflow-y-auto">
+    {#each shown as entry, n (idOf(entry))}
+      <!-- Its keys are those of the field. -->
+      <!-- svelte-ignore a11y_click_events_have_key_events -->
+      <li
+        id="{id}-{n}"
+        role="option"
+        aria-selected={n === at}
+        class="flex cursor-pointer items-baseline gap-4 px-2 py-1.5 {n === at ? 'bg-accent-wash' : ''}"
+        onclick={() => choose(entry)}
+      >
+        <span class="min-w-0 flex-1 truncate">{entry.words}</span>
+        <span class="text-xs text-faint">{entry.sort}</span>
+      </li>
+    {/each}
+  </ul>
+  {#if shown.length === 0}<p class="px-2 py-2 text-sm text-faint">Nothing is called that.</p>{/if}
 </Modal>

@@ -43,6 +43,7 @@ final class ShCommand extends Act {
     int run(Client ignored) {
         // Words are split as shells do, and nothing else of a shell is meant.
         words.setEscapeChars(new char[0]);
+        words.setEofOnUnclosedQuote(true);
         try {
             if (file == null
                     && Optional.ofNullable(System.console())

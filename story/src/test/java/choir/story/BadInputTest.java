@@ -50,7 +50,7 @@ class BadInputTest {
                         "x"),
                 wrong(
                         1,
-                        "\"7d\" is out of range; expected 0s to 600s",
+                        "\"7d\": d is no unit here; expected 0s to 600s, in s, ms, min, h",
                         "set",
                         "haldr-1/01",
                         "recording.before-event=7d",

@@ -74,7 +74,7 @@ class PlacesTest {
                 .isZero();
         assertThat(choir.choir("explain", "haldr-1/01").out())
                 .contains("template house (revision 1) at fleet/north/haldr")
-                .contains("override at fleet/north/haldr/quay, because: swell");
+                .contains("override at fleet/north/haldr/quay by ada, because: swell");
         assertThat(choir.choir("group", "list").out())
                 .contains("fleet/terminals")
                 .doesNotContain("fleet/terminals/haldr");
