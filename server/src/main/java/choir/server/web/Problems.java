@@ -15,6 +15,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -67,6 +68,15 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail notStored(StorageException e) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, String.valueOf(e.getMessage()));
+    }
+
+    /** The one who writes was busy for longer than anybody waits; nothing was begun. */
+    @ExceptionHandler
+    ProblemDetail busy(CannotCreateTransactionException e) {
+        LOG.warn("a change waited in vain for others: {}", e.getMessage());
+        return ProblemDetail.forStatusAndDetail(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "others' changes took so long that this one was not begun, and nothing was stored; try again");
     }
 
     @ExceptionHandler
