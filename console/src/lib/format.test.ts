@@ -15,6 +15,7 @@ describe('words', () => {
     expect(duration(45)).toBe('45 min');
     expect(duration(1440)).toBe('24 h');
     expect(duration(1475)).toBe('24 h 35 min');
+    expect(duration(108_485)).toBe('1,808 h');
     expect(count(1, 'camera')).toBe('1 camera');
     expect(count(1200, 'camera')).toBe('1,200 cameras');
   });

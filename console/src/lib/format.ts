@@ -34,7 +34,8 @@ export function duration(minutes: number): string {
   if (hours === 0) {
     return `${rest} min`;
   }
-  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+  const said = `${hours.toLocaleString('en-GB')} h`;
+  return rest === 0 || minutes > 48 * 60 ? said : `${said} ${rest} min`;
 }
 
 export function count(n: number, one: string, many: string = one + 's'): string {

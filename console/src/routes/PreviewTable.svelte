@@ -1,7 +1,7 @@
 <script lang="ts">
   import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
-  import { bytes, count } from '../lib/format';
+  import { bytes, count, duration } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { cameraPath } from '../router';
@@ -13,6 +13,12 @@
 
   let byCamera = $state(false);
   const price = $derived(preview.price);
+  /** Thousands of minutes say nothing to anybody. */
+  const isTime = (effect: { measure: string }) => effect.measure === 'minutes a week';
+  const amount = (effect: { measure: string }, n: number) =>
+    isTime(effect) ? duration(Math.round(n)) : whole(n);
+  const title = (effect: { measure: string }) =>
+    isTime(effect) ? 'Time a week' : effect.measure.charAt(0).toUpperCase() + effect.measure.slice(1);
   const whole = (n: number) => Math.round(n).toLocaleString('en-GB');
 
   /** What cannot be honoured is said once for a family and setting. */
@@ -34,9 +40,9 @@
     <dl class="mt-2 grid gap-x-8 gap-y-2 text-sm sm:grid-cols-2 lg:grid-cols-4">
       {#each price.effects as effect (effect.measure)}
         <div>
-          <dt class="head">{effect.measure.charAt(0).toUpperCase() + effect.measure.slice(1)}</dt>
+          <dt class="head">{title(effect)}</dt>
           <dd>
-            {whole(effect.more)} more, {whole(effect.less)} less
+            {amount(effect, effect.more)} more, {amount(effect, effect.less)} less
             <span class="text-faint">on {count(effect.cameras, 'camera')}</span>
           </dd>
         </div>

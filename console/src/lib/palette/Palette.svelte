@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { cameraPath, navigate, p } from '../../router';
   import { api, ask } from '../api/client';
+  import { namesQuery } from '../api/names';
   import { groupName, groupTerm } from '../format';
   import { person } from '../session.svelte';
   import Modal from '../ui/Modal.svelte';
@@ -18,19 +19,7 @@
   let typed = $state('');
   let error = $state<Error | undefined>();
 
-  const named = createQuery(() => ({
-    queryKey: ['palette'],
-    enabled: open,
-    staleTime: 60_000,
-    queryFn: async () => {
-      const [groups, recorders, templates] = await Promise.all([
-        ask(api.GET('/api/v1/groups')),
-        ask(api.GET('/api/v1/recorders')),
-        ask(api.GET('/api/v1/templates')),
-      ]);
-      return { groups, recorders, templates };
-    },
-  }));
+  const named = createQuery(() => namesQuery(open));
   const word = $derived(typed.trim().split(/\s+/).at(-1) ?? '');
   const cameras = createQuery(() => ({
     queryKey: ['palette', 'cameras', word],
@@ -103,7 +92,6 @@
     ...KEYS.map(([keys, does]) => ({ words: `${keys}: ${does}`, sort: 'key', run: onkeys })),
   ]);
   const shown = $derived(matching(entries, typed, MOST));
-  const idOf = (entry: Entry) => entry.sort + entry.words;
   /** Enter takes the first, also when names come in while somebody types. */
   let at = $derived(shown.length > 0 ? 0 : -1);
   const id = $props.id();
@@ -166,7 +154,8 @@
   />
   <Trouble {error} />
   <ul id="{id}-list" role="listbox" aria-label="What fits" class="mt-3 max-h-[56vh] overflow-y-auto">
-    {#each shown as entry, n (idOf(entry))}
+    <!-- A group and a recorder may have one name, and then their acts have the same words. -->
+    {#each shown as entry, n (n)}
       <!-- Its keys are those of the field. -->
       <!-- svelte-ignore a11y_click_events_have_key_events -->
       <li

@@ -18,13 +18,14 @@ export function matching<E extends Pick<Entry, 'words'>>(
 ): E[] {
   const text = typed.trim().toLowerCase();
   const words = text.split(/\s+/).filter(Boolean);
+  const beginnings = words.map((w) => new RegExp(`(^|[^\\p{L}\\d])${escaped(w)}`, 'u'));
   const first: E[] = [];
   const second: E[] = [];
   const rest: E[] = [];
   for (const entry of entries) {
     const says = entry.words.toLowerCase();
     if (words.every((w) => says.includes(w))) {
-      const starts = words.every((w) => new RegExp(`(^|[^\\p{L}\\d])${escaped(w)}`, 'u').test(says));
+      const starts = beginnings.every((b) => b.test(says));
       (says.startsWith(text) ? first : starts ? second : rest).push(entry);
     }
   }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask } from '../api/client';
+  import { namesQuery } from '../api/names';
   import { groupTerm } from '../format';
 
   /** The one box for choosing cameras; `/` brings the keyboard here from any page. */
@@ -27,29 +27,22 @@
   let text = $derived(value);
   let field = $state<HTMLInputElement>();
   let asked = $state(false);
-  const names = createQuery(() => ({
-    queryKey: ['names'],
-    enabled: asked,
-    staleTime: 60_000,
-    queryFn: async () => {
-      const [groups, recorders, templates] = await Promise.all([
-        ask(api.GET('/api/v1/groups')),
-        ask(api.GET('/api/v1/recorders')),
-        ask(api.GET('/api/v1/templates')),
-      ]);
-      return [
-        ...groups.map((g) => groupTerm(g.group)).filter(Boolean),
-        ...recorders.map((r) => `recorder:${r.name}`),
-        ...templates.map((t) => `template:${t.name}`),
-      ];
-    },
-  }));
+  const names = createQuery(() => namesQuery(asked));
+  const terms = $derived(
+    names.data
+      ? [
+          ...names.data.groups.map((g) => groupTerm(g.group)).filter(Boolean),
+          ...names.data.recorders.map((r) => `recorder:${r.name}`),
+          ...names.data.templates.map((t) => `template:${t.name}`),
+        ]
+      : [],
+  );
 
   /** What may follow, behind what stands there already; the last word is completed. */
   const completions = $derived.by(() => {
     const cut = Math.max(text.lastIndexOf(' '), text.lastIndexOf(',')) + 1;
     const word = text.slice(cut);
-    return [...STARTS, ...(names.data ?? [])]
+    return [...STARTS, ...terms]
       .filter((c) => c.startsWith(word) && c !== word)
       .slice(0, 60)
       .map((c) => text.slice(0, cut) + c);

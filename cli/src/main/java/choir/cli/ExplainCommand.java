@@ -89,22 +89,13 @@ final class ExplainCommand extends Act {
     /** The view with one setting, and with the week where that is asked for. */
     private static JsonNode only(String key, JsonNode view) {
         ObjectNode one = ((ObjectNode) view).deepCopy();
-        one.set(
-                "settings",
-                Client.JSON
-                        .createArrayNode()
-                        .addAll(view.path("settings")
-                                .valueStream()
-                                .filter(s -> key.equals(Listing.text(s, "key")))
-                                .toList()));
-        one.set(
-                "blocked",
-                Client.JSON
-                        .createArrayNode()
-                        .addAll(view.path("blocked")
-                                .valueStream()
-                                .filter(b -> key.equals(Listing.text(b, "key")))
-                                .toList()));
+        for (var part : List.of("settings", "blocked")) {
+            var about = view.path(part)
+                    .valueStream()
+                    .filter(s -> key.equals(Listing.text(s, "key")))
+                    .toList();
+            one.set(part, Client.JSON.createArrayNode().addAll(about));
+        }
         if (!key.equals("recording.week")) {
             one.remove("week");
         }

@@ -13,6 +13,15 @@ final class Minutes {
         return start(run.path("from").asInt()) + " to " + end(run.path("to").asInt());
     }
 
+    /** So many minutes as people say them; beyond two days hours alone. */
+    static String duration(long minutes) {
+        if (minutes < 60) {
+            return minutes + " min";
+        }
+        var hours = String.format(java.util.Locale.ROOT, "%,d h", minutes / 60);
+        return minutes % 60 == 0 || minutes > 2 * DAY ? hours : hours + " " + minutes % 60 + " min";
+    }
+
     private static String start(int minute) {
         return DAYS[minute / DAY] + " " + time(minute % DAY);
     }

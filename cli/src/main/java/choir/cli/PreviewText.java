@@ -72,7 +72,7 @@ final class PreviewText {
                 + Texts.count(price.path("cameras").asInt(), "camera") + " of "
                 + Texts.count(price.path("recorders").asInt(), "recorder") + ".");
         for (var effect : price.path("effects")) {
-            out.println("  " + (isOfMinutes(effect) ? "hours a week" : Listing.text(effect, "measure")) + ": "
+            out.println("  " + (isTime(effect) ? "time a week" : Listing.text(effect, "measure")) + ": "
                     + amount(effect, "more") + " more and "
                     + amount(effect, "less") + " less, on "
                     + Texts.count(effect.path("cameras").asInt(), "camera"));
@@ -157,18 +157,12 @@ final class PreviewText {
     }
 
     private static String amount(JsonNode effect, String name) {
-        return String.format(
-                Locale.ROOT,
-                "%,d",
-                isOfMinutes(effect)
-                        ? Math.round(effect.path(name).asDouble() / 60)
-                        : effect.path(name).decimalValue().longValue());
+        long amount = effect.path(name).decimalValue().longValue();
+        return isTime(effect) ? Minutes.duration(amount) : String.format(Locale.ROOT, "%,d", amount);
     }
 
-    /** Minutes a week come to thousands, which nobody reads. */
-    private static boolean isOfMinutes(JsonNode effect) {
-        return Listing.text(effect, "measure").equals("minutes a week")
-                && Math.max(effect.path("more").asDouble(), effect.path("less").asDouble()) >= 120;
+    private static boolean isTime(JsonNode effect) {
+        return Listing.text(effect, "measure").equals("minutes a week");
     }
 
     private static Table folded(JsonNode preview) {

@@ -35,7 +35,8 @@ final class StatusCommand extends Act {
         int atRisk = overview.path("atRisk").asInt();
         if (atRisk > 0) {
             say(ansi().string("@|bold " + atRisk + " cameras lose footage they should keep|@: together "
-                    + hours(overview.path("minutesWithoutRecording").asLong()) + " a week without recording"));
+                    + Minutes.duration(overview.path("minutesWithoutRecording").asLong())
+                    + " a week without recording"));
         }
         for (JsonNode away : overview.path("away")) {
             say(Listing.text(away, "trouble"));
@@ -48,11 +49,5 @@ final class StatusCommand extends Act {
         if (count > 0) {
             say("  %4d %-26s see: %s".formatted(count, what, next));
         }
-    }
-
-    private static String hours(long minutes) {
-        return minutes < 60
-                ? minutes + " min"
-                : minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
     }
 }

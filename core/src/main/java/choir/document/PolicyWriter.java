@@ -138,8 +138,7 @@ public final class PolicyWriter {
     /** One value as a policy file would hold it, on one line. */
     public static String value(Value value) {
         return switch (value) {
-            case Value.Hours h -> h.replace() ? flow(tree(h)) : String.join("; ", h.lines());
-            case Value.Levels l -> l.replace() ? flow(tree(l)) : String.join("; ", l.lines());
+            case Value.OfWeek<?> w -> w.replace() ? flow(tree(w)) : String.join("; ", w.lines());
             case Value.SpecialDays d -> flow(specialDays(d));
             case Value.Areas a -> flow(areas(a));
             case Value.Flag v -> v.text();
@@ -163,8 +162,7 @@ public final class PolicyWriter {
 
     private static Object tree(Value value) {
         return switch (value) {
-            case Value.Hours h -> windows(h.lines(), h.replace());
-            case Value.Levels l -> windows(l.lines(), l.replace());
+            case Value.OfWeek<?> w -> windows(w.lines(), w.replace());
             case Value.SpecialDays d -> specialDays(d);
             case Value.Areas a -> areas(a);
             case Value.Flag v -> v.text();

@@ -57,15 +57,36 @@ public sealed interface Value {
         }
     }
 
-    /**
-     * A week, which may be partial.
-     *
-     * @param replace drop what farther layers say at any minute
-     * @param lines by which its author said it; the fewest that say it where there is none. They are no part of what it means
-     */
-    record Hours(Week<TriggerSet> week, boolean replace, List<String> lines) implements Value {
+    /** A week of something, which may be partial, with the lines by which its author said it. */
+    sealed interface OfWeek<V> extends Value {
+        Week<V> week();
+
+        /** Drop what farther layers say at any minute. */
+        boolean replace();
+
+        /** As its author said it; empty where there is none. They are no part of what it means. */
+        List<String> said();
+
+        /** The lines by which it is told: its author's, else the fewest that say it. */
+        default List<String> lines() {
+            return said().isEmpty() ? WeekText.shortest(week()) : said();
+        }
+
+        @Override
+        default String text() {
+            return (replace() ? "replace: " : "") + String.join("; ", lines());
+        }
+
+        /** Whether both mean the same, however they were said. */
+        static boolean same(OfWeek<?> one, OfWeek<?> other) {
+            return one.replace() == other.replace() && one.week().equals(other.week());
+        }
+    }
+
+    /** What starts recording. */
+    record Hours(Week<TriggerSet> week, boolean replace, List<String> said) implements OfWeek<TriggerSet> {
         public Hours {
-            lines = List.copyOf(lines);
+            said = List.copyOf(said);
         }
 
         public Hours(Week<TriggerSet> week, boolean replace) {
@@ -73,18 +94,8 @@ public sealed interface Value {
         }
 
         @Override
-        public List<String> lines() {
-            return lines.isEmpty() ? WeekText.shortest(week) : lines;
-        }
-
-        @Override
-        public String text() {
-            return (replace ? "replace: " : "") + String.join("; ", lines());
-        }
-
-        @Override
         public boolean equals(@Nullable Object other) {
-            return other instanceof Hours that && replace == that.replace && week.equals(that.week);
+            return other instanceof Hours that && OfWeek.same(this, that);
         }
 
         @Override
@@ -93,15 +104,10 @@ public sealed interface Value {
         }
     }
 
-    /**
-     * Sensitivities by time, which may be partial; at other times the plain sensitivity holds.
-     *
-     * @param replace drop what farther layers say at any minute
-     * @param lines by which its author said it; the fewest that say it where there is none. They are no part of what it means
-     */
-    record Levels(Week<Sensitivity> week, boolean replace, List<String> lines) implements Value {
+    /** Sensitivities by time; at other times the plain sensitivity holds. */
+    record Levels(Week<Sensitivity> week, boolean replace, List<String> said) implements OfWeek<Sensitivity> {
         public Levels {
-            lines = List.copyOf(lines);
+            said = List.copyOf(said);
         }
 
         public Levels(Week<Sensitivity> week, boolean replace) {
@@ -109,18 +115,8 @@ public sealed interface Value {
         }
 
         @Override
-        public List<String> lines() {
-            return lines.isEmpty() ? WeekText.shortest(week) : lines;
-        }
-
-        @Override
-        public String text() {
-            return (replace ? "replace: " : "") + String.join("; ", lines());
-        }
-
-        @Override
         public boolean equals(@Nullable Object other) {
-            return other instanceof Levels that && replace == that.replace && week.equals(that.week);
+            return other instanceof Levels that && OfWeek.same(this, that);
         }
 
         @Override

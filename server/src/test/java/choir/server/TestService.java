@@ -276,6 +276,16 @@ public final class TestService implements AutoCloseable {
         }
     }
 
+    /** Says something of the database on the connection that writes. */
+    public void pragma(String statement) {
+        try (var connection = bean("writerSource", javax.sql.DataSource.class).getConnection();
+                var pragma = connection.createStatement()) {
+            pragma.execute("PRAGMA " + statement);
+        } catch (java.sql.SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** The status of a request of somebody who sends these headers and no token. */
     public int anonymous(String method, String path, String... headers) {
         return by("", () -> send(method, path, null, headers).status());

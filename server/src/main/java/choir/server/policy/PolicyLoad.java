@@ -96,10 +96,12 @@ public class PolicyLoad {
                     .ifPresentOrElse(
                             since -> {
                                 past.inForceSince(
-                                        since, () -> changes.addAll(new Taking(documents, how.prune(), who).run()));
+                                        since,
+                                        () -> changes.addAll(
+                                                new Taking(documents, how.prune(), how.newGroups(), who).run()));
                                 journal.add(who, "said that policy was in force before", "policy", "since " + since);
                             },
-                            () -> changes.addAll(new Taking(documents, how.prune(), who).run()));
+                            () -> changes.addAll(new Taking(documents, how.prune(), how.newGroups(), who).run()));
             doubts.addAll(warnings.at(fleet.groups()));
             doubts.addAll(warnings.at(camerasOf(documents)));
         };
@@ -124,7 +126,7 @@ public class PolicyLoad {
         var documents = PolicyDocuments.read(files, known(prune), newGroups);
         List<T> seen = new ArrayList<>(1);
         takingBack(() -> {
-            new Taking(documents, prune, "").run();
+            new Taking(documents, prune, newGroups, "").run();
             seen.add(look.get());
         });
         return seen.getFirst();
@@ -164,10 +166,12 @@ public class PolicyLoad {
     private final class Taking {
         private final List<PolicyDocument> documents;
         private final boolean prune;
+        private final boolean newGroups;
         private final String who;
         private final List<Change> changes = new ArrayList<>();
 
-        Taking(List<PolicyDocument> documents, boolean prune, String who) {
+        Taking(List<PolicyDocument> documents, boolean prune, boolean newGroups, String who) {
+            this.newGroups = newGroups;
             this.documents = documents;
             this.prune = prune;
             this.who = who;
@@ -180,7 +184,9 @@ public class PolicyLoad {
                 }
             });
             templates().forEach(this::template);
-            groups();
+            if (newGroups) {
+                groups();
+            }
             requireNodes();
             nodes().forEach(this::use);
             overrides();
@@ -190,7 +196,6 @@ public class PolicyLoad {
             return changes;
         }
 
-        /** Whether new ones may be is decided by who reads the files. */
         private void groups() {
             Set<Node.Group> there = new HashSet<>(fleet.groups());
             for (var n : nodes()) {

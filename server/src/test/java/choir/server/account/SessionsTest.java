@@ -137,8 +137,30 @@ class SessionsTest {
                 .as("another page may not do it for them")
                 .isEqualTo(403);
         assertThat(programs()).hasSize(1);
+        var page = service.by("", () -> service.send("GET", "/api/v1/session", null, "Cookie", office));
+        var forgery = page.whole().headers().allValues("Set-Cookie").stream()
+                .filter(c -> c.startsWith("XSRF-TOKEN="))
+                .map(c -> c.substring(0, c.indexOf(';')))
+                .findFirst()
+                .orElseThrow();
+        assertThat(service.anonymous(
+                        "DELETE",
+                        "/api/v1/session",
+                        "Cookie",
+                        office + "; " + forgery,
+                        "X-XSRF-TOKEN",
+                        forgery.substring("XSRF-TOKEN=".length())))
+                .isEqualTo(200);
+        assertThat(programs()).isEmpty();
+        assertThat(comesBy(office)).isEqualTo(401);
+    }
+
+    @Test
+    void aSessionDoesNotOutliveTheService() throws Exception {
+        cat();
+        var office = signIn("office");
         service.restart();
-        assertThat(programs()).as("a session does not outlive the service").isEmpty();
+        assertThat(programs()).isEmpty();
         assertThat(comesBy(office)).isEqualTo(401);
     }
 }

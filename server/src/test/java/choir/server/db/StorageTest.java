@@ -10,7 +10,6 @@ import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.util.Map;
-import javax.sql.DataSource;
 import org.assertj.core.api.AbstractThrowableAssert;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -42,19 +41,11 @@ class StorageTest {
         return service.folder().resolve("choir.db");
     }
 
-    /** On the connection that writes. */
-    private void pragma(String statement) throws SQLException {
-        try (var connection = service.bean("writerSource", DataSource.class).getConnection();
-                var pragma = connection.createStatement()) {
-            pragma.execute("PRAGMA " + statement);
-        }
-    }
-
     @Test
-    void aFullDiskIsSaidAndItGoesOnByItselfOnceThereIsRoom() throws SQLException {
+    void aFullDiskIsSaidAndItGoesOnByItselfOnceThereIsRoom() {
         assertThat(add("fleet/before").status()).isEqualTo(201);
         assertThat(health()).isEqualTo("UP");
-        pragma("max_page_count = 1");
+        service.pragma("max_page_count = 1");
         int tries = 0;
         var answer = add("fleet/full-0");
         // What fits into the pages that are there is stored.
@@ -69,17 +60,17 @@ class StorageTest {
                 .as("reading goes on, and what was refused is not there")
                 .contains("fleet/before")
                 .doesNotContain("\"" + last + "\"");
-        pragma("max_page_count = 1073741823");
+        service.pragma("max_page_count = 1073741823");
         assertThat(add(last).status()).isEqualTo(201);
         assertThat(health()).isEqualTo("UP");
     }
 
     @Test
-    void whatMayOnlyBeReadIsSaid() throws SQLException {
+    void whatMayOnlyBeReadIsSaid() {
         int tries = 0;
         TestService.Answer answer;
         do {
-            pragma("query_only = on");
+            service.pragma("query_only = on");
             answer = add("fleet/new-" + tries);
             // What the service writes by itself may come first, and is told it instead.
         } while (answer.status() == 201 && tries++ < 20);

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.ProblemDetail;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.method.annotation.ExceptionHandlerMethodResolver;
 
 /** What each kind of exception becomes on the wire, by the handler that would be chosen for it. */
@@ -29,6 +30,7 @@ class ProblemsTest {
                 Arguments.of(refused(() -> Selection.parse("colour:red")), 400, "colour"),
                 Arguments.of(new LinkException(LinkException.Reason.UNREACHABLE, "r1 is away"), 502, "r1 is away"),
                 Arguments.of(new DataAccessResourceFailureException("disk I/O error"), 500, "nothing was stored"),
+                Arguments.of(new CannotCreateTransactionException("secret"), 503, "nothing was stored; try again"),
                 Arguments.of(new IllegalArgumentException("secret"), 500, OURS),
                 Arguments.of(new IllegalStateException("secret"), 500, OURS),
                 Arguments.of(new NumberFormatException("secret"), 500, OURS),

@@ -9,14 +9,12 @@ import choir.server.db.Database;
 import choir.server.db.StorageException;
 import choir.server.journal.Journal;
 import choir.server.web.Problem;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.function.BiFunction;
-import javax.sql.DataSource;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -104,13 +102,6 @@ class WorksTest {
         assertThat(List.of(work.total(), work.done(), work.failed())).containsExactly(3, 3, 1);
     }
 
-    private void pragma(String statement) throws SQLException {
-        try (var connection = service.bean("writerSource", DataSource.class).getConnection();
-                var pragma = connection.createStatement()) {
-            pragma.execute("PRAGMA " + statement);
-        }
-    }
-
     @Test
     void onAFullDiskItRestsAndGoesOnFromWhereItWas() throws Exception {
         int units = 400;
@@ -134,11 +125,11 @@ class WorksTest {
             }
             return "all";
         }));
-        pragma("max_page_count = 1");
+        service.pragma("max_page_count = 1");
         long id = added(works);
         await(refused);
         assertThat(works.get(id).hasEnded()).isFalse();
-        pragma("max_page_count = 1073741823");
+        service.pragma("max_page_count = 1073741823");
         var work = ended(works, id);
         assertThat(work.state()).isEqualTo(Work.State.DONE);
         assertThat(work.done()).isEqualTo(units);
