@@ -60,7 +60,7 @@ final class FindingRows {
         }
     }
 
-    /** Numbers that follow each other as first and last. */
+    /** Numbers that follow each other as first and last; of many stretches the first few, since each stands under {@code --all}. */
     private static String ids(List<JsonNode> findings) {
         var numbers = findings.stream().map(f -> f.path("id").asLong()).sorted().toList();
         List<String> words = new ArrayList<>();
@@ -72,7 +72,7 @@ final class FindingRows {
             words.add(to == from ? numbers.get(from).toString() : numbers.get(from) + "-" + numbers.get(to));
             from = to + 1;
         }
-        return String.join(" ", words);
+        return Texts.names(words);
     }
 
     static void accepted(PrintWriter out, Listing listing, List<JsonNode> findings) {
