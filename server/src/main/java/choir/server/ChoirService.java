@@ -23,7 +23,14 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 @EnableScheduling
 public class ChoirService {
     public static void main(String[] arguments) {
-        SpringApplication.run(ChoirService.class, arguments);
+        application().run(arguments);
+    }
+
+    /** The service, to be run from within another program too; beans worked out at build time are found by its main class. */
+    public static SpringApplication application() {
+        var application = new SpringApplication(ChoirService.class);
+        application.setMainApplicationClass(ChoirService.class);
+        return application;
     }
 
     @Bean

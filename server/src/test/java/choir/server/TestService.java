@@ -21,19 +21,18 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.apache.tomcat.util.threads.ThreadPoolExecutor;
-import org.springframework.boot.SpringApplication;
+import org.springframework.beans.factory.support.BeanDefinitionBuilder;
+import org.springframework.beans.factory.support.DefaultListableBeanFactory;
 import org.springframework.boot.tomcat.TomcatWebServer;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Primary;
+import org.springframework.context.support.GenericApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The whole service on a folder of its own, with recorders that are played without a wire. */
 public final class TestService implements AutoCloseable {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final ThreadLocal<FakeRecorders> PLAYED = new ThreadLocal<>();
 
     /** What a request was answered. */
     public record Answer(int status, JsonNode body, HttpResponse<String> whole) {
@@ -43,15 +42,6 @@ public final class TestService implements AutoCloseable {
 
         public String version() {
             return whole.headers().firstValue("ETag").orElse("");
-        }
-    }
-
-    /** Takes the place of the wire. */
-    static class Played {
-        @Bean
-        @Primary
-        RecorderLink recorderLink() {
-            return PLAYED.get();
         }
     }
 
@@ -123,8 +113,15 @@ public final class TestService implements AutoCloseable {
     }
 
     private ConfigurableApplicationContext run() {
-        PLAYED.set(recorders);
-        var application = new SpringApplication(ChoirService.class, Played.class);
+        var application = ChoirService.application();
+        // The recorders take the place of the wire, whether the beans were worked out at build time or are now.
+        application.addInitializers(context -> ((GenericApplicationContext) context)
+                .addBeanFactoryPostProcessor(beans -> ((DefaultListableBeanFactory) beans)
+                        .registerBeanDefinition(
+                                "recorderLink",
+                                BeanDefinitionBuilder.genericBeanDefinition(RecorderLink.class, () -> recorders)
+                                        .setPrimary(true)
+                                        .getBeanDefinition())));
         var arguments = new ArrayList<>(List.of(
                 "--choir.data=" + folder,
                 "--server.port=0",

@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.boot.SpringApplication;
 
 /** The console and the interface by TLS, with a certificate that is renewed while the service runs. */
 class OwnCertificateTest {
@@ -105,8 +104,7 @@ class OwnCertificateTest {
     }
 
     private void start(String option) {
-        SpringApplication.run(
-                ChoirService.class, options(option, "--server.port=0").toArray(String[]::new));
+        ChoirService.application().run(options(option, "--server.port=0").toArray(String[]::new));
     }
 
     private List<String> options(String... more) {

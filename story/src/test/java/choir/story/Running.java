@@ -9,7 +9,6 @@ import java.net.URI;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** A service that runs, within this program or as one of its own that can be killed. */
@@ -23,7 +22,7 @@ sealed interface Running {
         static Within start(List<String> options) {
             var words = new ArrayList<>(options);
             words.add("--server.port=0");
-            return new Within(SpringApplication.run(ChoirService.class, words.toArray(String[]::new)));
+            return new Within(ChoirService.application().run(words.toArray(String[]::new)));
         }
 
         @Override
@@ -45,6 +44,7 @@ sealed interface Running {
                     "--enable-native-access=ALL-UNNAMED",
                     "-Xmx512m",
                     "-XX:TieredStopAtLevel=1",
+                    "-Dspring.aot.enabled=" + System.getProperty("spring.aot.enabled", "false"),
                     "-cp",
                     System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                     ChoirService.class.getName(),
