@@ -11,8 +11,11 @@
   import SelectionBox from '../lib/ui/SelectionBox.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { WorkFollower } from '../lib/work.svelte';
+  import { arranged, direction, type ListColumn } from '../lib/list/arrange';
+  import { Listed } from '../lib/list/listed.svelte';
+  import SortHead from '../lib/list/SortHead.svelte';
   import { navigate, route } from '../router';
-  import { Choice, type Act, type Finding } from './audit/choice.svelte';
+  import { Choice, everyOne, type Act, type Finding } from './audit/choice.svelte';
   import Decide from './audit/Decide.svelte';
   import FindingGroupRows from './audit/FindingGroupRows.svelte';
   import FindingRows from './audit/FindingRows.svelte';
@@ -61,6 +64,27 @@
     queryKey: ['findings', 'trend', select],
     queryFn: () => ask(api.GET('/api/v1/findings/trend', { params: { query: { days: 30, select } } })),
   }));
+
+  const WORSE = ['LOW', 'MEDIUM', 'HIGH'];
+  const COLUMNS: ListColumn<Finding>[] = [
+    { key: 'id', title: 'Number', value: (f) => f.id },
+    {
+      key: 'severity',
+      title: 'Severity',
+      value: (f) => f.severity,
+      order: (f) => WORSE.indexOf(f.severity),
+    },
+    { key: 'camera', title: 'Where', value: (f) => f.camera ?? f.recorder },
+    { key: 'label', title: 'Label', value: (f) => f.label },
+    { key: 'group', title: 'Group', value: (f) => f.group },
+    { key: 'sentence', title: 'What', value: (f) => f.sentence },
+    { key: 'direction', title: 'Costs', value: (f) => f.direction },
+    { key: 'firstSeen', title: 'Since', value: (f) => f.firstSeen },
+    { key: 'assignedTo', title: 'With', value: (f) => f.assignedTo },
+  ];
+  const HEADS = ['severity', 'camera', 'sentence', 'direction', 'firstSeen'];
+  const listed = new Listed('findings', COLUMNS);
+  const sorted = (all: readonly Finding[]) => arranged(all, COLUMNS, { ...listed.arrangement, words: '' });
 
   const running = new WorkFollower();
   const choice = new Choice();
@@ -226,6 +250,15 @@
               : 'Run an audit to compare what cameras should have with what their recorders hold.'}
         </Empty>
       {:else}
+        <p class="mb-1 text-right text-sm print:hidden">
+          <button
+            class="text-accent underline"
+            title="These findings, one by one, as CSV"
+            onclick={() =>
+              attempt(async () => listed.take(sorted(await everyOne({ ...narrowed, state: shown }))))}
+            >Take as a file</button
+          >
+        </p>
         <div class="relative overflow-x-auto">
           <table class="w-full text-sm sm:min-w-[860px] sm:table-fixed">
             <colgroup class="max-sm:hidden">
@@ -244,12 +277,15 @@
                     />
                   {:else}<span class="sr-only">Choose</span>{/if}
                 </th>
-                {#each ['Severity', 'Where', 'What', 'Costs', 'Since', ''] as head (head)}
+                {#each COLUMNS.filter((c) => HEADS.includes(c.key)) as { key, title } (key)}
                   <th
-                    class="head py-2 pr-4 {['What', 'Costs', 'Since'].includes(head) ? 'max-sm:hidden' : ''}"
-                    scope="col">{head}<span class="sr-only">{head ? '' : 'History'}</span></th
+                    class="head py-2 pr-4 {['What', 'Costs', 'Since'].includes(title) ? 'max-sm:hidden' : ''}"
+                    scope="col"
+                    aria-sort={grouped ? undefined : direction(listed.arrangement.sort, key)}
+                    >{#if grouped}{title}{:else}<SortHead {listed} column={key} {title} />{/if}</th
                   >
                 {/each}
+                <th scope="col"><span class="sr-only">History</span></th>
               </tr>
             </thead>
             <tbody>
@@ -265,7 +301,7 @@
                   />
                 {/each}
               {:else}
-                <FindingRows findings={page.items} {choice} onopen={(f) => (looking = f)} />
+                <FindingRows findings={sorted(page.items)} {choice} onopen={(f) => (looking = f)} />
               {/if}
             </tbody>
           </table>

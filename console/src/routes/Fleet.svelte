@@ -1,11 +1,16 @@
 <script lang="ts">
   import { createInfiniteQuery } from '@tanstack/svelte-query';
   import { VList } from 'virtua/svelte';
-  import { api, ask } from '../lib/api/client';
+  import { api, ask, type Schemas } from '../lib/api/client';
   import { count, groupName } from '../lib/format';
+  import { arranged, direction, type ListColumn } from '../lib/list/arrange';
+  import { Listed } from '../lib/list/listed.svelte';
+  import SortHead from '../lib/list/SortHead.svelte';
+  import ListTools from '../lib/list/ListTools.svelte';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
+  import Trouble from '../lib/ui/Trouble.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { cameraPath, p, route } from '../router';
   import { Choice } from './fleet-choice.svelte';
@@ -23,8 +28,75 @@
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (last) => last.next,
   }));
-  const rows = $derived(cameras.data?.pages.flatMap((page) => page.items) ?? []);
+  type Row = Schemas['CameraRow'];
+  const COLUMNS: ListColumn<Row>[] = [
+    { key: 'mark', title: 'Tuning', value: (r) => r.mark.text },
+    { key: 'camera', title: 'Camera', value: (r) => r.camera },
+    { key: 'label', title: 'Label', value: (r) => r.label },
+    { key: 'deviceName', title: 'Device', value: (r) => r.deviceName },
+    { key: 'group', title: 'Group', value: (r) => r.group },
+    { key: 'family', title: 'Family', value: (r) => r.family },
+    { key: 'tags', title: 'Tags', value: (r) => r.tags.join(' ') },
+    { key: 'states', title: 'States', value: (r) => r.states.join(' '), aside: true },
+  ];
+  const TRACKS: Record<string, string> = {
+    mark: '48px',
+    camera: '108px',
+    label: 'minmax(120px, 1.3fr)',
+    deviceName: 'minmax(110px, 1fr)',
+    group: 'minmax(150px, 1.3fr)',
+    family: '64px',
+    tags: 'minmax(80px, 0.8fr)',
+    states: 'minmax(120px, 1fr)',
+  };
+  const LOOKS: Record<string, string> = {
+    label: 'font-semibold',
+    deviceName: 'text-faint',
+    tags: 'text-faint',
+    states: 'text-faint',
+  };
+  const listed = new Listed('cameras', COLUMNS);
+  const columns = $derived(listed.columns);
+  const tracks = $derived(['24px', ...columns.map((c) => TRACKS[c.key])].join(' '));
+
+  /** So many are fetched to be put in order; the service gives them by recorder and channel. */
+  const SORTED_TO = 5_000;
+  const loaded = $derived(cameras.data?.pages.flatMap((page) => page.items) ?? []);
   const total = $derived(cameras.data?.pages[0]?.total ?? 0);
+  const sort = $derived(listed.arrangement.sort);
+  const rows = $derived(
+    sort && loaded.length === total
+      ? arranged(loaded, COLUMNS, { ...listed.arrangement, words: '' })
+      : loaded,
+  );
+  $effect(() => {
+    if (sort && total <= SORTED_TO && cameras.hasNextPage && !cameras.isFetchingNextPage) {
+      void cameras.fetchNextPage();
+    }
+  });
+
+  /** All that are selected, however many, a page after another. */
+  let taking = $state(0);
+  let error = $state<Error | undefined>();
+  async function take() {
+    error = undefined;
+    const all: Row[] = [];
+    try {
+      for (let after: string | undefined, first = true; first || after; first = false) {
+        taking = all.length + 1;
+        const page = await ask(
+          api.GET('/api/v1/cameras', { params: { query: { select, limit: 1000, after } } }),
+        );
+        all.push(...page.items);
+        after = page.next;
+      }
+      listed.take(arranged(all, COLUMNS, { ...listed.arrangement, words: '' }));
+    } catch (e) {
+      error = e as Error;
+    } finally {
+      taking = 0;
+    }
+  }
   const choice = new Choice();
   const order = $derived(rows.map((r) => r.camera));
   let list = $state<{ getScrollOffset(): number; getScrollSize(): number; getViewportSize(): number }>();
@@ -45,8 +117,6 @@
         : `All ${count(total, 'camera')}.`
       : undefined,
   );
-  const GRID =
-    'grid grid-cols-[24px_48px_108px_minmax(120px,1.3fr)_minmax(110px,1fr)_minmax(150px,1.3fr)_56px_minmax(80px,0.8fr)] gap-x-3';
 </script>
 
 <Page question="Which cameras are there?" {answer}>
@@ -67,12 +137,27 @@
             Groups leave the root out (group:terminals/haldr), commas widen, words narrow, not: excludes.
           </Empty>
         {:else}
+          <ListTools {listed} ontake={take}>
+            {#if taking > 0}
+              <span role="status" class="text-faint">{taking - 1} of {count(total, 'camera')} taken …</span>
+            {:else if sort && total > SORTED_TO}
+              <span role="status" class="text-faint"
+                >Narrow down to {SORTED_TO.toLocaleString('en-GB')} or fewer to sort them.</span
+              >
+            {/if}
+          </ListTools>
+          <Trouble {error} />
           <div class="relative overflow-x-auto" role="table" aria-label="Cameras" aria-rowcount={total}>
             <div class="min-w-[800px]">
-              <div class="{GRID} border-b border-line pb-2" role="row">
-                {#each ['Chosen', 'Tuning', 'Camera', 'Label', 'Device', 'Group', 'Family', 'Tags'] as title (title)}
-                  <span class="head" role="columnheader"
-                    ><span class={title === 'Chosen' ? 'sr-only' : ''}>{title}</span></span
+              <div
+                class="grid gap-x-3 border-b border-line pb-2"
+                style:grid-template-columns={tracks}
+                role="row"
+              >
+                <span class="head" role="columnheader"><span class="sr-only">Chosen</span></span>
+                {#each columns as column (column.key)}
+                  <span role="columnheader" aria-sort={direction(sort, column.key)}
+                    ><SortHead {listed} column={column.key} title={column.title} /></span
                   >
                 {/each}
               </div>
@@ -86,7 +171,8 @@
               >
                 {#snippet children(row)}
                   <div
-                    class="{GRID} items-center border-b border-line/60 py-1.5 text-sm hover:bg-raised"
+                    class="grid items-center gap-x-3 border-b border-line/60 py-1.5 text-sm hover:bg-raised"
+                    style:grid-template-columns={tracks}
                     role="row"
                     tabindex="-1"
                     draggable="true"
@@ -105,13 +191,16 @@
                         onclick={(e) => choice.toggle(row.camera, e.shiftKey, order)}
                       /></span
                     >
-                    <span role="cell"><TuningMark mark={row.mark} /></span>
-                    <a role="cell" class="native" href={cameraPath(row.camera)}>{row.camera}</a>
-                    <span role="cell" class="truncate font-semibold">{row.label}</span>
-                    <span role="cell" class="truncate text-faint">{row.deviceName}</span>
-                    <span role="cell" class="truncate">{groupName(row.group)}</span>
-                    <span role="cell">{row.family}</span>
-                    <span role="cell" class="truncate text-faint">{row.tags.join(', ')}</span>
+                    {#each columns as { key, value } (key)}
+                      {#if key === 'mark'}
+                        <span role="cell"><TuningMark mark={row.mark} /></span>
+                      {:else if key === 'camera'}
+                        <a role="cell" class="native" href={cameraPath(row.camera)}>{row.camera}</a>
+                      {:else}
+                        {@const text = key === 'group' ? groupName(row.group) : String(value(row) ?? '')}
+                        <span role="cell" class="truncate {LOOKS[key] ?? ''}" title={text}>{text}</span>
+                      {/if}
+                    {/each}
                   </div>
                 {/snippet}
               </VList>

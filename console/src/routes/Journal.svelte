@@ -1,11 +1,23 @@
 <script lang="ts">
-  import Heads from '../lib/ui/Heads.svelte';
   import { createInfiniteQuery } from '@tanstack/svelte-query';
+  import type { Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
   import { journalPages } from '../lib/journal';
   import Empty from '../lib/ui/Empty.svelte';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
+
+  type Entry = Schemas['Entry'];
+  const COLUMNS: ListColumn<Entry>[] = [
+    { key: 'id', title: 'Number', value: (e) => e.id, aside: true },
+    { key: 'at', title: 'When', value: (e) => e.at },
+    { key: 'who', title: 'Who', value: (e) => e.who },
+    { key: 'act', title: 'Did', value: (e) => e.act },
+    { key: 'subject', title: 'To', value: (e) => e.subject },
+    { key: 'detail', title: 'Detail', value: (e) => e.detail },
+  ];
 
   const journal = createInfiniteQuery(() => journalPages(''));
 </script>
@@ -17,22 +29,21 @@
       {#if entries.length === 0}
         <Empty title="Nothing was done yet." />
       {:else}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[640px] text-sm">
-            <Heads titles={['When', 'Who', 'Did', 'To', 'Detail']} />
-            <tbody>
-              {#each entries as e (e.id)}
-                <tr class="border-b border-line/60 align-top">
-                  <td class="py-1.5 pr-4 whitespace-nowrap text-faint">{when(e.at)}</td>
-                  <td class="py-1.5 pr-4">{e.who}</td>
-                  <td class="py-1.5 pr-4">{e.act}</td>
-                  <td class="py-1.5 pr-4">{e.subject}</td>
-                  <td class="py-1.5 pr-4 text-faint">{e.detail}</td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        {#snippet at(e: Entry)}
+          <span class="whitespace-nowrap text-faint">{when(e.at)}</span>
+        {/snippet}
+        {#snippet detail(e: Entry)}
+          <span class="text-faint">{e.detail}</span>
+        {/snippet}
+        <List
+          name="journal"
+          unit="entry"
+          units="entries"
+          rows={entries}
+          columns={COLUMNS}
+          of={(e) => e.id}
+          cells={{ at, detail }}
+        />
         {#if journal.hasNextPage}
           <button
             class="act mt-4"

@@ -5,7 +5,8 @@
   import { count, when } from '../lib/format';
   import { person } from '../lib/session.svelte';
   import Allowed from '../lib/ui/Allowed.svelte';
-  import Heads from '../lib/ui/Heads.svelte';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Modal from '../lib/ui/Modal.svelte';
   import Page from '../lib/ui/Page.svelte';
@@ -109,6 +110,15 @@
             : 'own';
   }
 
+  type Person = Schemas['PersonView'];
+  const COLUMNS: ListColumn<Person>[] = [
+    { key: 'name', title: 'Name', value: (p) => p.name },
+    { key: 'roles', title: 'Roles', value: rolesWords },
+    { key: 'password', title: 'Password', value: password },
+    { key: 'createdAt', title: 'Since', value: (p) => p.createdAt },
+    { key: 'tokens', title: 'Tokens', value: (p) => p.tokens },
+  ];
+
   const link = $derived(invited ? invitationLink(location.origin, invited) : '');
 </script>
 
@@ -134,49 +144,46 @@
   {#if !adding && !leaving && !changing}<Trouble error={attempts.error} />{/if}
   {#if person.everywhere}<Loaded query={people}>
       {#snippet children(all)}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[820px] text-sm">
-            <Heads titles={['Name', 'Roles', 'Password', 'Since', 'Tokens', '']} />
-            <tbody>
-              {#each all as p (p.name)}
-                <tr class="border-b border-line/60">
-                  <td class="py-2 pr-4 font-semibold"
-                    >{p.name}{p.name === person.session?.user ? ' (you)' : ''}</td
-                  >
-                  <td class="max-w-[34ch] py-2 pr-4">{rolesWords(p)}</td>
-                  <td class="py-2 pr-4 {p.oneTime ? 'text-waiting' : 'text-faint'}">{password(p)}</td>
-                  <td class="py-2 pr-4 whitespace-nowrap">{when(p.createdAt)}</td>
-                  <td class="py-2 pr-4">
-                    {#if p.tokens > 0 && person.may('ADMINISTRATOR')}
-                      <button class="underline" onclick={() => (tokensOf = p.name)}>{p.tokens}</button>
-                    {:else}<span class="text-faint">{p.tokens}</span>{/if}
-                  </td>
-                  <td class="py-2 text-right whitespace-nowrap">
-                    {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user}
-                      {#if !p.ofTheOrganisation}
-                        <button class="act" disabled={attempts.busy} onclick={() => edit(p)}>Roles …</button>
-                        <button class="act" disabled={attempts.busy} onclick={() => invite(p.name)}
-                          >Invite again</button
-                        >
-                        {#if p.secondFactor}
-                          <button class="act" disabled={attempts.busy} onclick={() => loseFactor(p.name)}
-                            >Password alone</button
-                          >
-                        {/if}
-                      {/if}
-                      <button class="act" disabled={attempts.busy} onclick={() => (sessionsOf = p.name)}
-                        >Sessions …</button
-                      >
-                      <button class="act" disabled={attempts.busy} onclick={() => (leaving = p)}
-                        >Remove …</button
-                      >
-                    {/if}
-                  </td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        {#snippet name(p: Person)}
+          <span class="font-semibold">{p.name}{p.name === person.session?.user ? ' (you)' : ''}</span>
+        {/snippet}
+        {#snippet secret(p: Person)}
+          <span class={p.oneTime ? 'text-waiting' : 'text-faint'}>{password(p)}</span>
+        {/snippet}
+        {#snippet createdAt(p: Person)}<span class="whitespace-nowrap">{when(p.createdAt)}</span>{/snippet}
+        {#snippet tokens(p: Person)}
+          {#if p.tokens > 0 && person.may('ADMINISTRATOR')}
+            <button class="underline" onclick={() => (tokensOf = p.name)}>{p.tokens}</button>
+          {:else}<span class="text-faint">{p.tokens}</span>{/if}
+        {/snippet}
+        {#snippet act(p: Person)}
+          {#if person.may('ADMINISTRATOR') && p.name !== person.session?.user}
+            {#if !p.ofTheOrganisation}
+              <button class="act" disabled={attempts.busy} onclick={() => edit(p)}>Roles …</button>
+              <button class="act" disabled={attempts.busy} onclick={() => invite(p.name)}>Invite again</button
+              >
+              {#if p.secondFactor}
+                <button class="act" disabled={attempts.busy} onclick={() => loseFactor(p.name)}
+                  >Password alone</button
+                >
+              {/if}
+            {/if}
+            <button class="act" disabled={attempts.busy} onclick={() => (sessionsOf = p.name)}
+              >Sessions …</button
+            >
+            <button class="act" disabled={attempts.busy} onclick={() => (leaving = p)}>Remove …</button>
+          {/if}
+        {/snippet}
+        <List
+          name="people"
+          unit="person"
+          units="people"
+          rows={all}
+          columns={COLUMNS}
+          of={(p) => p.name}
+          cells={{ name, password: secret, createdAt, tokens }}
+          {act}
+        />
       {/snippet}
     </Loaded>{/if}
   <h2 class="mt-10 mb-1 text-lg font-semibold">Your second factor</h2>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { count, when } from '../lib/format';
@@ -10,6 +9,8 @@
   import Progress from '../lib/ui/Progress.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { WorkFollower } from '../lib/work.svelte';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import { p } from '../router';
   import RecorderFinder from './RecorderFinder.svelte';
   import RecorderPasswords from './RecorderPasswords.svelte';
@@ -34,6 +35,28 @@
       error = e as Error;
     }
   }
+
+  type Recorder = Schemas['RecorderView'];
+  const COLUMNS: ListColumn<Recorder>[] = [
+    { key: 'name', title: 'Recorder', value: (r) => r.name },
+    {
+      key: 'model',
+      title: 'Make and model',
+      value: (r) => [r.manufacturer, r.model].filter(Boolean).join(' '),
+    },
+    { key: 'firmware', title: 'Firmware', value: (r) => r.firmware },
+    { key: 'zone', title: 'Zone', value: (r) => r.zone },
+    { key: 'clockAheadSeconds', title: 'Clock', value: (r) => r.clockAheadSeconds },
+    { key: 'readAt', title: 'Read', value: (r) => r.readAt },
+    {
+      key: 'trouble',
+      title: 'State',
+      value: (r) => (r.pausedUntil ? `paused until ${r.pausedUntil}` : r.trouble),
+    },
+    { key: 'family', title: 'Family', value: (r) => r.family, aside: true },
+    { key: 'address', title: 'Address', value: (r) => r.address, aside: true },
+    { key: 'serial', title: 'Serial number', value: (r) => r.serial, aside: true },
+  ];
 
   function answer(all: Schemas['RecorderView'][] | undefined): string | undefined {
     if (!all) {
@@ -76,44 +99,46 @@
           >Look for recorders at the addresses of a range, and add those that answer.</Empty
         >
       {:else}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[760px] text-sm">
-            <Heads titles={['Recorder', 'Make and model', 'Firmware', 'Zone', 'Clock', 'Read', 'State']} />
-            <tbody>
-              {#each all as r (r.name)}
-                <tr class="border-b border-line/60 hover:bg-raised">
-                  <td class="py-2 pr-4"
-                    ><a href={p('/recorders/:name', { params: { name: r.name } })}>{r.name}</a></td
-                  >
-                  <td class="py-2 pr-4">{r.manufacturer} {r.model}</td>
-                  <td class="native py-2 pr-4">{r.firmware}</td>
-                  <td class="py-2 pr-4">{r.zone}</td>
-                  <td
-                    class="py-2 pr-4 {['right', 'not known'].includes(clock(r.clockAheadSeconds))
-                      ? 'text-faint'
-                      : 'font-semibold text-loss'}">{clock(r.clockAheadSeconds)}</td
-                  >
-                  <td class="py-2 pr-4 whitespace-nowrap">{when(r.readAt)}</td>
-                  <td
-                    class="py-2 pr-4 {r.pausedUntil
-                      ? 'text-waiting'
-                      : r.trouble
-                        ? 'text-loss'
-                        : 'text-faint'}"
-                  >
-                    {#if r.address === undefined}
-                      <a href={p('/recorders/:name/sheet', { params: { name: r.name } })}>work sheet</a>
-                    {:else}
-                      {r.pausedUntil
-                        ? `paused until ${r.pausedUntil}`
-                        : r.trouble || (r.readAt ? 'answers' : 'not read yet')}
-                    {/if}
-                  </td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        {#snippet name(r: Recorder)}
+          <a href={p('/recorders/:name', { params: { name: r.name } })}>{r.name}</a>
+        {/snippet}
+        {#snippet firmware(r: Recorder)}
+          <span class="native">{r.firmware}</span>
+        {/snippet}
+        {#snippet address(r: Recorder)}
+          <span class="native">{r.address ?? ''}</span>
+        {/snippet}
+        {#snippet serial(r: Recorder)}
+          <span class="native">{r.serial}</span>
+        {/snippet}
+        {#snippet clockAheadSeconds(r: Recorder)}
+          {@const words = clock(r.clockAheadSeconds)}
+          <span class={['right', 'not known'].includes(words) ? 'text-faint' : 'font-semibold text-loss'}
+            >{words}</span
+          >
+        {/snippet}
+        {#snippet readAt(r: Recorder)}
+          <span class="whitespace-nowrap">{when(r.readAt)}</span>
+        {/snippet}
+        {#snippet trouble(r: Recorder)}
+          {#if r.address === undefined}
+            <a href={p('/recorders/:name/sheet', { params: { name: r.name } })}>work sheet</a>
+          {:else}
+            <span class={r.pausedUntil ? 'text-waiting' : r.trouble ? 'text-loss' : 'text-faint'}
+              >{r.pausedUntil
+                ? `paused until ${r.pausedUntil}`
+                : r.trouble || (r.readAt ? 'answers' : 'not read yet')}</span
+            >
+          {/if}
+        {/snippet}
+        <List
+          name="recorders"
+          unit="recorder"
+          rows={all}
+          columns={COLUMNS}
+          of={(r) => r.name}
+          cells={{ name, firmware, address, serial, clockAheadSeconds, readAt, trouble }}
+        />
       {/if}
     {/snippet}
   </Loaded>

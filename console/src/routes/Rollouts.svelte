@@ -1,9 +1,10 @@
 <script lang="ts">
-  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { count, when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
@@ -53,6 +54,17 @@
     }
   }
 
+  type Work = Schemas['WorkView'];
+  const COLUMNS: ListColumn<Work>[] = [
+    { key: 'id', title: 'Rollout', value: (w) => w.id },
+    { key: 'createdAt', title: 'Started', value: (w) => w.createdAt },
+    { key: 'who', title: 'By', value: (w) => w.who },
+    { key: 'selection', title: 'Cameras', value: (w) => w.selection || 'all' },
+    { key: 'state', title: 'State', value: (w) => w.state },
+    { key: 'note', title: 'Outcome', value: (w) => w.note },
+    { key: 'endedAt', title: 'Ended', value: (w) => w.endedAt, aside: true },
+  ];
+
   const answer = $derived(
     preview.data
       ? `${count(preview.data.cameras.length, 'camera')} would change, ${preview.data.inTune} ${preview.data.inTune === 1 ? 'holds' : 'hold'} what is asked, ${preview.data.unread.length} ${preview.data.unread.length === 1 ? 'is' : 'are'} not known.`
@@ -90,25 +102,26 @@
       {#if all.length === 0}
         <Empty title="Nothing was given out yet." />
       {:else}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[640px] text-sm">
-            <Heads titles={['Rollout', 'Started', 'By', 'Cameras', 'State', 'Outcome']} />
-            <tbody>
-              {#each all as w (w.id)}
-                <tr class="border-b border-line/60 hover:bg-raised">
-                  <td class="py-2 pr-4"
-                    ><a href={p('/rollouts/:id', { params: { id: String(w.id) } })}>Rollout {w.id}</a></td
-                  >
-                  <td class="py-2 pr-4 whitespace-nowrap">{when(w.createdAt)}</td>
-                  <td class="py-2 pr-4">{w.who}</td>
-                  <td class="max-w-[280px] truncate py-2 pr-4" title={w.selection}>{w.selection || 'all'}</td>
-                  <td class="py-2 pr-4 whitespace-nowrap">{stateWords(w.state)}</td>
-                  <td class="py-2 pr-4">{w.note}</td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        {#snippet id(w: Work)}
+          <a href={p('/rollouts/:id', { params: { id: String(w.id) } })}>Rollout {w.id}</a>
+        {/snippet}
+        {#snippet createdAt(w: Work)}
+          <span class="whitespace-nowrap">{when(w.createdAt)}</span>
+        {/snippet}
+        {#snippet endedAt(w: Work)}
+          <span class="whitespace-nowrap">{w.endedAt ? when(w.endedAt) : ''}</span>
+        {/snippet}
+        {#snippet state(w: Work)}
+          <span class="whitespace-nowrap">{stateWords(w.state)}</span>
+        {/snippet}
+        <List
+          name="rollouts"
+          unit="rollout"
+          rows={all}
+          columns={COLUMNS}
+          of={(w) => w.id}
+          cells={{ id, createdAt, endedAt, state }}
+        />
       {/if}
     {/snippet}
   </Loaded>

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask } from '../lib/api/client';
+  import { api, ask, type Schemas } from '../lib/api/client';
   import { count, when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Modal from '../lib/ui/Modal.svelte';
   import Page from '../lib/ui/Page.svelte';
@@ -27,6 +28,16 @@ recording:
   week:
     - daily: motion
 `;
+
+  type Row = Schemas['TemplateRow'];
+  const COLUMNS: ListColumn<Row>[] = [
+    { key: 'name', title: 'Template', value: (t) => t.name },
+    { key: 'title', title: 'Title', value: (t) => t.title },
+    { key: 'revision', title: 'Revision', value: (t) => t.revision },
+    { key: 'base', title: 'Extends', value: (t) => t.base },
+    { key: 'usedAt', title: 'Used at', value: (t) => t.usedAt.join(' ') },
+    { key: 'at', title: 'Last written', value: (t) => t.at },
+  ];
 
   let name = $state('');
   let title = $state('');
@@ -76,29 +87,24 @@ recording:
           >A template is a named bundle of settings that many groups can use.</Empty
         >
       {:else}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[720px] text-sm">
-            <Heads titles={['Template', 'Title', 'Revision', 'Extends', 'Used at', 'Last written']} />
-            <tbody>
-              {#each all as t (t.name)}
-                <tr class="border-b border-line/60 align-top hover:bg-raised">
-                  <td class="py-2 pr-4"
-                    ><a href={p('/templates/:name', { params: { name: t.name } })}>{t.name}</a></td
-                  >
-                  <td class="py-2 pr-4">{t.title}</td>
-                  <td class="py-2 pr-4">{t.revision}</td>
-                  <td class="py-2 pr-4">{t.base ?? ''}</td>
-                  <td class="py-2 pr-4">
-                    {#each t.usedAt as node (node)}<div>{node}</div>{:else}<span class="text-faint"
-                        >nowhere</span
-                      >{/each}
-                  </td>
-                  <td class="py-2 pr-4 whitespace-nowrap text-faint">{when(t.at)} by {t.author}</td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        {#snippet named(t: Row)}
+          <a href={p('/templates/:name', { params: { name: t.name } })}>{t.name}</a>
+        {/snippet}
+        {#snippet usedAt(t: Row)}
+          {#each t.usedAt as node (node)}<div>{node}</div>{:else}<span class="text-faint">nowhere</span
+            >{/each}
+        {/snippet}
+        {#snippet at(t: Row)}
+          <span class="whitespace-nowrap text-faint">{when(t.at)} by {t.author}</span>
+        {/snippet}
+        <List
+          name="templates"
+          unit="template"
+          rows={all}
+          columns={COLUMNS}
+          of={(t) => t.name}
+          cells={{ name: named, usedAt, at }}
+        />
       {/if}
     {/snippet}
   </Loaded>

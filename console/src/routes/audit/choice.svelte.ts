@@ -58,6 +58,7 @@ export class Choice {
 
 export interface Narrowed {
   select: string;
+  state?: string;
   severity?: string;
   assigned?: string;
   by?: string;
