@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Book from '@lucide/svelte/icons/book-open';
   import Bell from '@lucide/svelte/icons/bell';
   import Calendar from '@lucide/svelte/icons/calendar-days';
   import Camera from '@lucide/svelte/icons/video';
@@ -39,6 +40,7 @@
     { path: '/watch', word: 'Watch', icon: Bell },
     { path: '/people', word: 'People', icon: Users },
     { path: '/journal', word: 'Journal', icon: Scroll },
+    { path: '/guide', word: 'Guide', icon: Book },
   ] as const;
   /** What speaks of the whole fleet. */
   const OF_ALL: readonly string[] = ['/watch', '/journal'];

@@ -26,6 +26,8 @@ export const { p, navigate, isActive, route } = createRouter({
   '/inbox': () => import('./routes/Inbox.svelte'),
   '/people': () => import('./routes/People.svelte'),
   '/journal': () => import('./routes/Journal.svelte'),
+  '/guide': () => import('./routes/Guide.svelte'),
+  '/guide/:page': () => import('./routes/Guide.svelte'),
   '*': () => import('./routes/NotFound.svelte'),
 });
 

@@ -2,6 +2,8 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { count, duration, groupName, groupTerm } from '../lib/format';
+  import { wordOf } from '../lib/guide/of-settings';
+  import Word from '../lib/guide/Word.svelte';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import MarkStrip from '../lib/ui/MarkStrip.svelte';
@@ -101,7 +103,7 @@
       {:else}
         <div class="mb-8 grid gap-x-10 gap-y-5 md:grid-cols-3">
           <section class="border-t-2 pt-2 {o.atRisk > 0 ? 'border-loss' : 'border-line'}">
-            <h2 class="head">At risk of loss</h2>
+            <h2 class="head"><Word of="towards-loss">At risk of loss</Word></h2>
             {#if o.atRisk > 0}
               <p>
                 <a href={p('/audit') + '?select=state:at-risk'} class="font-semibold text-loss"
@@ -119,7 +121,7 @@
             {/if}
           </section>
           <section class="border-t-2 pt-2 {o.waiting > 0 ? 'border-waiting' : 'border-line'}">
-            <h2 class="head">Waiting</h2>
+            <h2 class="head"><Word of="waiting">Waiting</Word></h2>
             {#if o.waiting > 0}
               <p>
                 <a href={p('/rollouts') + '?select=state:waiting'} class="font-semibold text-waiting"
@@ -132,7 +134,9 @@
             {/if}
           </section>
           <section class="border-t-2 pt-2 {o.drifted + o.unknown > 0 ? 'border-waste' : 'border-line'}">
-            <h2 class="head">Changed or not read</h2>
+            <h2 class="head">
+              <Word of="changed-at-the-recorder">Changed</Word> or <Word of="not-known">not read</Word>
+            </h2>
             <p>
               {#if o.drifted > 0}
                 <a href={p('/audit') + '?select=state:drifted'} class="font-semibold"
@@ -195,7 +199,9 @@
                 <th class="head py-2 pr-4" scope="col">Group</th>
                 <th class="head py-2 pr-2 text-right" scope="col">Cameras</th>
                 {#each shownColumns(o) as column (column.key)}
-                  <th class="head px-px py-2 text-center" scope="col">{column.title}</th>
+                  <th class="head px-1 py-2 text-center" scope="col"
+                    ><Word of={wordOf(column.key)}>{column.title}</Word></th
+                  >
                 {/each}
               </tr>
             </thead>
@@ -235,8 +241,11 @@
           {/if}
         {/if}
         <p class="mt-4 text-xs text-faint">
-          Dot on the notch: in tune. Left: towards loss, right: towards waste. Ring: waiting. Gap: not read.
-          Square: the recorder cannot do it.
+          Dot on the notch: <Word of="in-tune">in tune</Word>. Left:
+          <Word of="towards-loss">towards loss</Word>, right: <Word of="towards-waste">towards waste</Word>.
+          Ring:
+          <Word of="waiting">waiting</Word>. Gap: <Word of="not-known">not known</Word>. Square:
+          <Word of="cannot-be-honoured">the recorder cannot do it</Word>.
         </p>
       {/if}
     {/snippet}

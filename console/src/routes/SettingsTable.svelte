@@ -2,6 +2,8 @@
   import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
   import { groupName } from '../lib/format';
+  import { wordOf } from '../lib/guide/of-settings';
+  import Word from '../lib/guide/Word.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { p } from '../router';
   import Allowed from '../lib/ui/Allowed.svelte';
@@ -32,7 +34,7 @@
         <tr class="border-b border-line/60 align-top hover:bg-raised">
           <td class="py-2 pr-4"><TuningMark mark={s.mark} /></td>
           <th scope="row" class="py-2 pr-4 text-left font-semibold whitespace-nowrap" title={s.meaning}
-            >{s.title}</th
+            ><Word of={wordOf(s.key)}>{s.title}</Word></th
           >
           <td class="max-w-[260px] py-2 pr-4" title={s.asked}>
             {#if s.asked}{short(s.asked)}{#if s.fixed}<span class="text-faint"> · fixed</span>{/if}

@@ -165,6 +165,9 @@ class ConsoleStoryTest {
                 "/audit",
                 "/watch",
                 "/journal",
+                "/guide",
+                "/guide/words",
+                "/guide/settings",
                 "/nowhere")) {
             browser.open(view);
             browser.find("h1");
