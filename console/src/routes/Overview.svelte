@@ -103,7 +103,7 @@
       {:else}
         <div class="mb-8 grid gap-x-10 gap-y-5 md:grid-cols-3">
           <section class="border-t-2 pt-2 {o.atRisk > 0 ? 'border-loss' : 'border-line'}">
-            <h2 class="head"><Word of="towards-loss">At risk of loss</Word></h2>
+            <h2 class="head mb-1.5"><Word of="towards-loss">At risk of loss</Word></h2>
             {#if o.atRisk > 0}
               <p>
                 <a href={p('/audit') + '?select=state:at-risk'} class="font-semibold text-loss"
@@ -121,7 +121,7 @@
             {/if}
           </section>
           <section class="border-t-2 pt-2 {o.waiting > 0 ? 'border-waiting' : 'border-line'}">
-            <h2 class="head"><Word of="waiting">Waiting</Word></h2>
+            <h2 class="head mb-1.5"><Word of="waiting">Waiting</Word></h2>
             {#if o.waiting > 0}
               <p>
                 <a href={p('/rollouts') + '?select=state:waiting'} class="font-semibold text-waiting"
@@ -134,7 +134,7 @@
             {/if}
           </section>
           <section class="border-t-2 pt-2 {o.drifted + o.unknown > 0 ? 'border-waste' : 'border-line'}">
-            <h2 class="head">
+            <h2 class="head mb-1.5">
               <Word of="changed-at-the-recorder">Changed</Word> or <Word of="not-known">not read</Word>
             </h2>
             <p>
@@ -240,7 +240,7 @@
             >
           {/if}
         {/if}
-        <p class="mt-4 text-xs text-faint">
+        <p class="mt-4 text-xs leading-7 text-faint">
           Dot on the notch: <Word of="in-tune">in tune</Word>. Left:
           <Word of="towards-loss">towards loss</Word>, right: <Word of="towards-waste">towards waste</Word>.
           Ring:

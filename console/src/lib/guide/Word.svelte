@@ -40,7 +40,7 @@
     bind:this={button}
     type="button"
     popovertarget={id}
-    class="cursor-help [font:inherit] text-inherit underline decoration-dotted underline-offset-3 hover:text-accent"
+    class="-my-1.5 cursor-help py-1.5 [font:inherit] text-inherit underline decoration-dotted underline-offset-3 hover:text-accent"
     >{@render children()}</button
   ><span
     {id}

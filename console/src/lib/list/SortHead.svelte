@@ -18,7 +18,7 @@
   const sorted = $derived(direction(listed.arrangement.sort, column));
 </script>
 
-<button class="head hover:text-accent" onclick={() => listed.sortBy(column)} {onkeydown}
+<button class="head -my-1.5 py-1.5 hover:text-accent" onclick={() => listed.sortBy(column)} {onkeydown}
   >{title}{#if sorted !== 'none'}<span aria-hidden="true">&nbsp;{sorted === 'ascending' ? '↑' : '↓'}</span
     >{/if}</button
 >

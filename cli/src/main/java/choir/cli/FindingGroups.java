@@ -1,5 +1,6 @@
 package choir.cli;
 
+import java.io.PrintWriter;
 import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -26,10 +27,14 @@ final class FindingGroups extends Act {
 
     @Override
     int run(Client service) {
-        var groups = Listing.items(service.get(
-                "/api/v1/findings/groups?by=" + Client.encode(by) + "&" + choice.query(String.join(" ", words))));
+        return show(service, by, choice.query(String.join(" ", words)), out(), listing);
+    }
+
+    /** How many of which, and nothing of each. */
+    static int show(Client service, String by, String query, PrintWriter out, Listing listing) {
+        var groups = Listing.items(service.get("/api/v1/findings/groups?by=" + Client.encode(by) + "&" + query));
         listing.print(
-                out(),
+                out,
                 groups,
                 new Table(by, "findings", "cameras", "high", "medium", "low", "since"),
                 g -> new String[] {

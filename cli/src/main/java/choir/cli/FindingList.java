@@ -20,6 +20,9 @@ final class FindingList extends Act {
     @Option(names = "--all", description = "each on a line of its own, and not equal ones once")
     private boolean all;
 
+    @Option(names = "--summary", description = "how many of which cause, and nothing of each")
+    private boolean summary;
+
     @Option(names = "--limit", paramLabel = "COUNT", description = "only so many, the worst")
     private int limit = Integer.MAX_VALUE;
 
@@ -29,6 +32,9 @@ final class FindingList extends Act {
     @Override
     int run(Client service) {
         var query = choice.query(String.join(" ", words));
+        if (summary) {
+            return FindingGroups.show(service, "cause", query, out(), listing);
+        }
         if (accepted) {
             var left = service.all("/api/v1/findings?state=accepted&" + query);
             FindingRows.accepted(out(), listing, left);

@@ -30,14 +30,17 @@ final class FindingRows {
                 none);
     }
 
-    /** What is said of several in the very same words is said once, where it was first worst. */
+    /**
+     * What is said of several in the same words, but for the numbers in them, is said once, where it was first worst; numbers
+     * that differ stand there as the least and the most.
+     */
     static void folded(PrintWriter out, List<JsonNode> findings) {
         var table = new Table("ids", "severity", "where", "label", "what", "since", "with");
         var groups = findings.stream()
                 .collect(Collectors.groupingBy(
                         f -> List.of(
                                 Listing.text(f, "severity"),
-                                Listing.text(f, "sentence"),
+                                Spread.pattern(Listing.text(f, "sentence")),
                                 Listing.text(f, "assignedTo")),
                         LinkedHashMap::new,
                         Collectors.toList()));
@@ -46,7 +49,7 @@ final class FindingRows {
                 said.get(0).toLowerCase(Locale.ROOT),
                 Texts.names(all.stream().map(FindingRows::where).toList()),
                 all.size() == 1 ? Listing.text(all.getFirst(), "label") : "",
-                said.get(1),
+                Spread.of(all.stream().map(f -> Listing.text(f, "sentence")).toList()),
                 Times.of(all.stream()
                         .map(f -> Listing.text(f, "firstSeen"))
                         .min(Comparator.naturalOrder())
@@ -55,7 +58,7 @@ final class FindingRows {
         table.print(out, Table.terminalWidth());
         if (groups.size() < findings.size()) {
             out.println(findings.size() + " findings in " + Texts.count(groups.size(), "line")
-                    + "; --all shows each on its own");
+                    + "; --all shows each on its own, --summary counts by cause");
             out.flush();
         }
     }

@@ -19,11 +19,15 @@ final class PreviewCommand extends Act {
     @Option(names = "--all", description = "each camera with each of its changes, and not equal changes once")
     private boolean all;
 
+    @Option(names = "--summary", description = "what it comes to, and how many of which setting")
+    private boolean summary;
+
     @Override
     int run(Client service) {
         var preview = service.post("/api/v1/previews", Map.of("select", Selections.joined(words, "")));
         if (!listing.isForPrograms(out(), preview, () -> changes(preview))) {
-            PreviewText.print(out(), preview, all);
+            var detail = all ? PreviewText.Detail.ALL : PreviewText.Detail.FOLDED;
+            PreviewText.print(out(), preview, summary ? PreviewText.Detail.SUMMARY : detail);
         }
         return preview.path("cameras").isEmpty() ? Failure.DONE : Failure.FOUND;
     }

@@ -1,9 +1,11 @@
 package choir.cli;
 
 import java.io.PrintWriter;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 
 /** A preview for people. */
@@ -12,13 +14,26 @@ final class PreviewText {
 
     private PreviewText() {}
 
-    /** @param all each camera with each of its changes, and not equal changes once */
-    static void print(PrintWriter out, JsonNode preview, boolean all) {
+    /** How much is said of what would change. */
+    enum Detail {
+        /** How many of which setting. */
+        SUMMARY,
+        /** Equal changes once. */
+        FOLDED,
+        /** Each camera with each of its changes. */
+        ALL
+    }
+
+    static void print(PrintWriter out, JsonNode preview, Detail detail) {
         int changing = preview.path("cameras").size();
         proof(out, preview.path("proof"));
         if (changing > 0) {
             price(out, preview);
-            var table = all ? byCamera(preview) : folded(preview);
+            var table = switch (detail) {
+                case SUMMARY -> bySetting(preview);
+                case FOLDED -> folded(preview);
+                case ALL -> byCamera(preview);
+            };
             table.print(out, Table.terminalWidth());
             out.println();
         }
@@ -163,6 +178,29 @@ final class PreviewText {
 
     private static boolean isTime(JsonNode effect) {
         return Listing.text(effect, "measure").equals("minutes a week");
+    }
+
+    private static Table bySetting(JsonNode preview) {
+        var table = new Table("setting", "cameras", "recorders", "different changes");
+        preview.path("folds")
+                .valueStream()
+                .collect(Collectors.groupingBy(f -> Listing.text(f, "title"), LinkedHashMap::new, Collectors.toList()))
+                .forEach((title, folds) -> {
+                    var cameras = folds.stream()
+                            .flatMap(f -> f.path("cameras").valueStream())
+                            .map(c -> c.asString(""))
+                            .collect(Collectors.toSet());
+                    long recorders = cameras.stream()
+                            .map(c -> c.substring(0, c.indexOf('/')))
+                            .distinct()
+                            .count();
+                    table.row(
+                            title,
+                            Integer.toString(cameras.size()),
+                            Long.toString(recorders),
+                            Integer.toString(folds.size()));
+                });
+        return table;
     }
 
     private static Table folded(JsonNode preview) {

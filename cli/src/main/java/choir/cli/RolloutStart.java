@@ -39,7 +39,7 @@ final class RolloutStart extends Act {
 
     private long previewed(Client service) {
         var made = service.post("/api/v1/previews", Map.of("select", Selections.joined(words, "")));
-        PreviewText.print(out(), made, false);
+        PreviewText.print(out(), made, PreviewText.Detail.FOLDED);
         if (made.path("cameras").isEmpty()) {
             if (!made.path("leftAlone").isEmpty()) {
                 throw new Failure(Failure.FAILED, "nothing was given out; recorders are paused, see above");

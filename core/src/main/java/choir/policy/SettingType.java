@@ -105,7 +105,8 @@ public sealed interface SettingType {
     }
 
     /**
-     * A number with a unit; at most {@code decimals} digits after the point.
+     * A number with its unit, which goes without saying only where there is no other; at most {@code decimals} digits after
+     * the point.
      *
      * @param cap the value is a limit from above: a device that knows only coarser values takes the next lower one
      *     (otherwise the next higher one, so that rounding never loses footage)
@@ -123,6 +124,10 @@ public sealed interface SettingType {
             var match = FORM.matcher(text.strip());
             if (!match.matches()) {
                 throw new Refusal("\"" + text + "\" is no number with a unit; expected " + expected());
+            }
+            if (match.group(2).isEmpty() && unit.isOneOfSeveral() && new BigDecimal(match.group(1)).signum() != 0) {
+                throw new Refusal("\"" + text + "\" has no unit; expected " + expected() + ", such as " + match.group(1)
+                        + unit.symbol());
             }
             var said = match.group(2).isEmpty() ? unit.symbol() : match.group(2);
             var factor = unit.of(said)

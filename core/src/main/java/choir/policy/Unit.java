@@ -50,6 +50,11 @@ public enum Unit {
         return factor.isEmpty() ? Optional.empty() : Optional.of(new BigDecimal(factor));
     }
 
+    /** Whether a bare number could be meant in more than one way. */
+    boolean isOneOfSeveral() {
+        return !others.isEmpty();
+    }
+
     /** All that may be written. */
     String words() {
         return others.isEmpty() ? symbol : symbol + ", " + others;

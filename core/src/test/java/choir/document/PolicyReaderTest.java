@@ -184,8 +184,16 @@ class PolicyReaderTest {
                         .text())
                 .as("as its author said it")
                 .isEqualTo("sun none; mon 06:00-09:00 continuous");
-        assertThat(PolicyWriter.value(SettingReader.read("recording.before-event", "6")))
-                .isEqualTo("6s");
+        assertThatThrownBy(() -> SettingReader.read("recording.before-event", "6"))
+                .hasMessageContaining("\"6\" has no unit; expected 0s to 600s, such as 6s");
+        assertThatThrownBy(() -> SettingReader.read("recording.keep-at-least", "21"))
+                .hasMessageContaining("has no unit");
+        assertThat(PolicyWriter.value(SettingReader.read("recording.before-event", "0")))
+                .as("nothing is nothing in any unit")
+                .isEqualTo("0s");
+        assertThat(PolicyWriter.value(SettingReader.read("recording.frame-rate", "12")))
+                .as("there is no other unit")
+                .isEqualTo("12fps");
         assertThatThrownBy(() -> SettingReader.read("motion.treshold", "1%"))
                 .hasMessageContaining("did you mean \"motion.threshold\"");
         for (var setting : Catalogue.settings()) {

@@ -14,10 +14,13 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** What is made of the addresses that a recorder says of itself. */
+/** What is made of the addresses that a recorder says of itself. Each test waits as a search does, so all wait at once. */
+@Execution(ExecutionMode.CONCURRENT)
 class ProbeSearchTest {
     private static final Pattern MESSAGE = Pattern.compile("urn:uuid:[0-9a-f-]{36}");
 

@@ -391,6 +391,51 @@ class WorkplaceTest {
         browser.notSee("Where to, or what to do?");
     }
 
+    @Test
+    @Order(11)
+    void aWordOfTheDomainIsExplainedWhereItStandsAndInTheGuide() {
+        browser.open("/cameras/haldr-1/02");
+        browser.see("Threshold");
+        browser.press("Threshold", "th button");
+        browser.see("How large a share of the watched picture must have changed");
+        browser.awaitTrue("document.querySelector(':popover-open img').naturalWidth > 0");
+        browser.awaitTrue("(r => r.left >= 0 && r.right <= innerWidth && r.bottom <= innerHeight)"
+                + "(document.querySelector(':popover-open').getBoundingClientRect())");
+        assertThat(browser.accessibilityFaults()).isEmpty();
+        browser.keys(Keys.ESCAPE);
+        browser.awaitTrue("!document.querySelector(':popover-open')");
+
+        browser.open("/guide");
+        browser.see("In the order of the work");
+        browser.type("input[type=search]", "honored backup");
+        browser.see("Nothing in the guide speaks of");
+        browser.type("input[type=search]", "cannot be honoured");
+        browser.press("Cannot be honoured", "main a");
+        browser.see("The recorder has no place for this setting");
+        assertThat(browser.path()).isEqualTo("/guide/words");
+    }
+
+    @Test
+    @Order(11)
+    void aListIsArrangedByWhoReadsItAndItsAddressSaysHow() {
+        browser.open("/journal?sort=-id&columns=id,act&with=camera");
+        browser.see("2 of 6 columns");
+        assertThat(browser.text()).doesNotContain("Detail");
+        var first = "Number(document.querySelector('tbody td').textContent)";
+        var last = "Number([...document.querySelectorAll('tbody tr')].at(-1).firstElementChild.textContent)";
+        browser.awaitTrue(first + " > " + last);
+        browser.press("Number", "th button");
+        browser.press("Number", "th button");
+        browser.awaitTrue(first + " < " + last);
+        browser.awaitTrue("location.search.includes('sort=id')");
+        browser.open("/journal");
+        browser.see("5 of 6 columns");
+        browser.open("/fleet?select=recorder:haldr-1&sort=-camera");
+        browser.see("4 cameras selected");
+        browser.awaitTrue("document.querySelector('a[role=cell]').textContent === 'haldr-1/04'");
+        browser.run("localStorage.clear()");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "/templates/quay/edit,How motion is detected",
