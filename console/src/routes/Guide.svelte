@@ -12,6 +12,9 @@
   const hits = $derived(words ? search(words) : []);
   let text = $state<HTMLElement>();
 
+  /** Without the words that its shelf has already. */
+  const titleOf = (other: string) => PAGES.get(other)?.title.replace(/^How to /, '') ?? other;
+
   function look(typed: string) {
     navigate(route.pathname as '/guide', { search: typed ? { with: typed } : {}, replace: true });
   }
@@ -51,7 +54,7 @@
                     ? 'bg-accent-wash font-semibold'
                     : ''}"
                   aria-current={other === name && !words ? 'page' : undefined}
-                  href={p('/guide/:page', { params: { page: other } })}>{PAGES.get(other)?.title}</a
+                  href={p('/guide/:page', { params: { page: other } })}>{titleOf(other)}</a
                 >
               </li>
             {/each}

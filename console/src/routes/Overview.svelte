@@ -9,12 +9,20 @@
   import MarkStrip from '../lib/ui/MarkStrip.svelte';
   import Page from '../lib/ui/Page.svelte';
   import { p } from '../router';
+  import Since from './Since.svelte';
 
   type Overview = Schemas['Overview'];
 
   const overview = createQuery(() => ({
     queryKey: ['overview'],
     queryFn: () => ask(api.GET('/api/v1/overview')),
+  }));
+
+  /** Looking is said once for each visit to this page; what is new stays for as long as somebody stays. */
+  const since = createQuery(() => ({
+    queryKey: ['since'],
+    staleTime: Infinity,
+    queryFn: () => ask(api.POST('/api/v1/overview/since')),
   }));
 
   const now = createQuery(() => ({
@@ -172,6 +180,7 @@
             {/if}
           </p>
         {/if}
+        {#if since.data?.since}<Since since={since.data} />{/if}
         <details class="mb-2 text-sm">
           <summary class="cursor-pointer text-faint"
             >{shownColumns(o).length === columns(o).length

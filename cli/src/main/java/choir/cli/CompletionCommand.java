@@ -10,13 +10,24 @@ import picocli.CommandLine.Spec;
         name = "completion",
         description = "Print what makes bash or zsh complete commands: source <(choir completion)")
 final class CompletionCommand implements Callable<Integer> {
-    /** Where the commands and options have nothing to offer, the names of cameras, groups, templates and so on have. */
+    /**
+     * Where the commands and options have nothing to offer, the names of what is meant at that place have. A colon and an
+     * equals sign begin a word of their own for the shell, so what stands before the last of them is not given back.
+     */
     private static final String NAMES = """
             function _choir_with_names() {
               _complete_choir "$@"
-              local word="${COMP_WORDS[COMP_CWORD]}"
-              if [[ ${#COMPREPLY[@]} -eq 0 && "$word" != -* ]]; then
-                COMPREPLY=($(compgen -W "$(choir names 2>/dev/null)" -- "$word"))
+              local line="${COMP_LINE:0:COMP_POINT}"
+              local word="${line##* }"
+              if [[ ${#COMPREPLY[@]} -eq 0 ]]; then
+                COMPREPLY=($(compgen -W "$(choir names --for "$line" 2>/dev/null)" -- "$word"))
+                local kept="${word%"${word##*[:=]}"}"
+                if [[ -n "$kept" && "$COMP_WORDBREAKS" == *:* ]]; then
+                  COMPREPLY=("${COMPREPLY[@]#"$kept"}")
+                fi
+                if [[ ${#COMPREPLY[@]} -eq 1 && "${COMPREPLY[0]}" == *[:=] ]]; then
+                  compopt -o nospace 2>/dev/null
+                fi
               fi
             }
             complete -o default -F _choir_with_names choir choir.sh choir.bash

@@ -9,7 +9,7 @@ final class FindingAssign extends Act {
     @Mixin
     private FindingIds ids = new FindingIds();
 
-    @Option(names = "--to", paramLabel = "NAME", description = "who sees to them; nobody any more if not said")
+    @Option(names = "--to", paramLabel = "PERSON", description = "who sees to them; nobody any more if not said")
     private String to = "";
 
     @Option(names = "--note", paramLabel = "TEXT", description = "what that person should know")

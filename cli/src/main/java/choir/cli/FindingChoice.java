@@ -29,7 +29,7 @@ final class FindingChoice {
     @Option(names = "--older-than", description = "first seen that many days ago, or before", paramLabel = "DAYS")
     private int days = -1;
 
-    @Option(names = "--assigned", description = "that this person sees to", defaultValue = "", paramLabel = "NAME")
+    @Option(names = "--assigned", description = "that this person sees to", defaultValue = "", paramLabel = "PERSON")
     private String assigned = "";
 
     @Option(names = "--unassigned", description = "that nobody sees to")

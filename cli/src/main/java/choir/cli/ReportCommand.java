@@ -44,7 +44,7 @@ final class ReportCommand extends Act {
             description = "list the reports that plans made, or fetch the one that is named by --name")
     private boolean kept;
 
-    @Option(names = "--name", paramLabel = "NAME", description = "of a kept report")
+    @Option(names = "--name", paramLabel = "REPORT", description = "of a kept report")
     private @Nullable String name;
 
     @Override

@@ -13,7 +13,7 @@ final class RolloutStart extends Act {
     @Parameters(paramLabel = "SELECTION", arity = "0..*")
     private List<String> words = List.of();
 
-    @Option(names = "--preview", paramLabel = "ID", description = "the preview to give out")
+    @Option(names = "--preview", paramLabel = "PREVIEW", description = "the preview to give out")
     private @Nullable Long preview;
 
     @Mixin

@@ -22,7 +22,7 @@ final class SheetTick extends Act {
     @Option(names = "--version", description = "of the sheet that was worked from; it stands on it")
     private @Nullable String version;
 
-    @Option(names = "--by", paramLabel = "NAME", description = "who did it, when it was not you")
+    @Option(names = "--by", paramLabel = "PERSON", description = "who did it, when it was not you")
     private String by = "";
 
     @Option(

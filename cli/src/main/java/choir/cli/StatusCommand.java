@@ -1,6 +1,8 @@
 package choir.cli;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import tools.jackson.databind.JsonNode;
@@ -42,7 +44,27 @@ final class StatusCommand extends Act {
             say(Listing.text(away, "trouble"));
         }
         overview.path("paused").forEach(words -> say(words.asString("")));
+        since(service.get("/api/v1/overview/since"));
         return Failure.DONE;
+    }
+
+    /** What is new to whoever asks; looking here is not looking at the overview, so that a program does not look for people. */
+    private void since(JsonNode since) {
+        var parts = Stream.of(
+                        part(since, "opened", "finding came", "findings came"),
+                        part(since, "ended", "went", "went"),
+                        part(since, "changes", "change by others", "changes by others"))
+                .flatMap(Optional::stream)
+                .toList();
+        if (since.hasNonNull("since")) {
+            say("since you last looked at the overview (" + Times.of(Listing.text(since, "since")) + "): "
+                    + (parts.isEmpty() ? "nothing new" : String.join(", ", parts)));
+        }
+    }
+
+    private static Optional<String> part(JsonNode since, String key, String one, String many) {
+        int count = since.path(key).asInt();
+        return count == 0 ? Optional.empty() : Optional.of(count + " " + (count == 1 ? one : many));
     }
 
     private void line(String what, int count, String next) {

@@ -8,7 +8,7 @@ import tools.jackson.databind.JsonNode;
 
 @Command(name = "list", description = "Your tokens; their text was shown once and is not kept.")
 final class TokenList extends Act {
-    @Option(names = "--of", paramLabel = "NAME", description = "somebody else's, for administrators")
+    @Option(names = "--of", paramLabel = "PERSON", description = "somebody else's, for administrators")
     private @Nullable String of;
 
     @Mixin

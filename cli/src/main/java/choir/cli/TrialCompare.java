@@ -15,7 +15,7 @@ final class TrialCompare extends Act {
     @Parameters(paramLabel = "SELECTION", arity = "0..*", description = "all clips that are kept of these cameras")
     private List<String> words = List.of();
 
-    @Option(names = "--clip", paramLabel = "ID", description = "this clip; once for each")
+    @Option(names = "--clip", paramLabel = "CLIP", description = "this clip; once for each")
     private List<Long> clips = List.of();
 
     @Option(

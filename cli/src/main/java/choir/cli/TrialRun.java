@@ -22,7 +22,7 @@ final class TrialRun extends Act {
     @Parameters(paramLabel = "SELECTION", arity = "0..*", description = "all clips that are kept of these cameras")
     private List<String> words = List.of();
 
-    @Option(names = "--clip", paramLabel = "ID", description = "this clip; once for each")
+    @Option(names = "--clip", paramLabel = "CLIP", description = "this clip; once for each")
     private List<Long> clips = List.of();
 
     @Option(names = "--sensitivity", paramLabel = "VALUE", description = "0 to 100, or auto")
@@ -33,7 +33,7 @@ final class TrialRun extends Act {
 
     @Option(
             names = "--area",
-            paramLabel = "NAME",
+            paramLabel = "AREA",
             description = "for this area alone, where a device's areas have values of their own")
     private @Nullable String area;
 

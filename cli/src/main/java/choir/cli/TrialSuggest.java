@@ -19,7 +19,7 @@ final class TrialSuggest extends Act {
             description = "a camera such as haldr-1/07, or several such as group:terminals/haldr")
     private List<String> words = List.of();
 
-    @Option(names = "--clip", paramLabel = "ID", description = "by this clip alone; once for each")
+    @Option(names = "--clip", paramLabel = "CLIP", description = "by this clip alone; once for each")
     private List<Long> clips = List.of();
 
     @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")

@@ -13,7 +13,7 @@ final class UserSignOut extends Act {
     @Parameters(paramLabel = "NAME")
     private String name = "";
 
-    @Option(names = "--session", paramLabel = "ID", description = "only this one; see: choir user sessions NAME")
+    @Option(names = "--session", paramLabel = "SESSION", description = "only this one; see: choir user sessions NAME")
     private @Nullable String session;
 
     @Override

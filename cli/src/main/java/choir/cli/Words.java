@@ -17,7 +17,8 @@ final class Words implements Completer {
 
     private final Act act;
     private List<String> names = List.of();
-    private long asked = System.nanoTime() - 2 * FRESH.toNanos();
+    private String asked = "";
+    private long at;
 
     Words(Act act) {
         this.act = act;
@@ -37,17 +38,28 @@ final class Words implements Completer {
                 found);
         // They come as what is still to be typed.
         found.forEach(rest -> candidates.add(new Candidate(typed + rest)));
-        if (found.isEmpty() && !typed.startsWith("-")) {
-            names().stream().map(Candidate::new).forEach(candidates::add);
+        if (found.isEmpty()) {
+            names(String.join(" ", line.words().subList(0, line.wordIndex())), typed)
+                    .forEach(name -> candidates.add(candidate(name)));
         }
     }
 
-    private List<String> names() {
-        if (System.nanoTime() - asked > FRESH.toNanos()) {
-            asked = System.nanoTime();
+    /** One that goes on, such as {@code group:}, is not followed by a blank. */
+    private static Candidate candidate(String name) {
+        boolean whole = !name.endsWith(":") && !name.endsWith("=");
+        return new Candidate(name, name, null, null, null, null, whole);
+    }
+
+    /** Asked once for each place on a line and kind of term, for a while. */
+    private List<String> names(String before, String typed) {
+        var term = typed.substring(0, Math.max(typed.lastIndexOf(':'), typed.lastIndexOf(',')) + 1);
+        var line = "choir " + before + (before.isEmpty() ? "" : " ") + (typed.startsWith("--") ? typed : term);
+        if (!line.equals(asked) || System.nanoTime() - at > FRESH.toNanos()) {
+            asked = line;
+            at = System.nanoTime();
             var text = new StringWriter();
             var nowhere = new PrintWriter(new StringWriter());
-            Main.run(act.home().environment(), new PrintWriter(text), nowhere, "names");
+            Main.run(act.home().environment(), new PrintWriter(text), nowhere, "names", "--for", line);
             names = text.toString().lines().toList();
         }
         return names;

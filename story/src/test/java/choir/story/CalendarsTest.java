@@ -2,9 +2,14 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import choir.fleet.CameraState;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -144,6 +149,52 @@ class CalendarsTest {
     void completionOffersNames() {
         assertThat(said("names").lines())
                 .contains("haldr-1", "haldr-1/02", "holidays", "fleet", "recording.special-days");
-        assertThat(said("completion")).contains("_choir_with_names").contains("complete -o default -F");
+        assertThat(said("names", "--for", "choir camera list ").lines()).contains("state:", "group:", "not:");
+        assertThat(said("names", "--for", "choir camera list state:drifted,not:state:")
+                        .lines())
+                .containsExactlyInAnyOrderElementsOf(Arrays.stream(CameraState.values())
+                        .map(s -> "state:drifted,not:state:" + s.word())
+                        .toList());
+        assertThat(said("names", "--for", "choir recorder show h").lines()).contains("haldr-1");
+        assertThat(said("names", "--for", "choir template show ").lines()).doesNotContain("haldr-1");
+        assertThat(said("names", "--for", "choir use house --on ").lines()).contains("fleet", "haldr-1/02");
+        assertThat(said("names", "--for", "choir use house --on=ha").lines()).contains("--on=haldr-1/02");
+        assertThat(said("names", "--for", "choir set haldr-1/02 moti").lines()).contains("motion.threshold=");
+        assertThat(said("names", "--for", "choir finding show ").lines()).allMatch(id -> id.matches("\\d*"));
+        assertThat(said("names", "--for", "choir no such thing ")).isEmpty();
+    }
+
+    @Test
+    @Order(8)
+    void bashTakesWhatIsOffered() throws Exception {
+        assertThat(completed("choir camera list state:no", "choir", "camera", "list", "state", ":", "no"))
+                .isEqualTo("not-governed");
+        assertThat(completed("choir camera list recorder:hal", "choir", "camera", "list", "recorder", ":", "hal"))
+                .isEqualTo("haldr-1");
+        assertThat(completed("choir recorder show ha", "choir", "recorder", "show", "ha"))
+                .isEqualTo("haldr-1");
+        assertThat(completed("choir camera li", "choir", "camera", "li")).contains("list");
+    }
+
+    /** What the shell itself makes of a line that ends with these of its words. */
+    private static String completed(String line, String... words) throws Exception {
+        var script = "set -f\n" + said("completion") + """
+                choir() { printf '%s\\n' "$NAMES"; }
+                COMP_WORDBREAKS=$' \\t\\n"\\'><=;|&(:'
+                COMP_WORDS=("$@"); COMP_CWORD=$(($# - 1)); COMP_POINT=${#COMP_LINE}
+                _choir_with_names choir "${COMP_WORDS[COMP_CWORD]}" "${COMP_WORDS[COMP_CWORD-1]}"
+                echo "${COMPREPLY[*]}"
+                """;
+        var file = Files.writeString(choir.folder().resolve("complete.bash"), script);
+        var command = new ArrayList<>(List.of("bash", file.toString()));
+        command.addAll(List.of(words));
+        // The shell says that nobody is typing, which is so.
+        var started = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD);
+        started.environment().put("NAMES", said("names", "--for", line));
+        started.environment().put("COMP_LINE", line);
+        var process = started.start();
+        var out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(out).isZero();
+        return out.strip();
     }
 }

@@ -95,6 +95,7 @@ class DoorsTest {
             "DELETE /api/v1/recorders/{name}");
 
     private static final Set<String> OWN = Set.of(
+            "POST /api/v1/overview/since",
             "POST /api/v1/session/second-factor",
             "POST /api/v1/session/second-factor/confirmation",
             "POST /api/v1/session/second-factor/end",

@@ -30,6 +30,7 @@ final class Rules {
 
     static {
         own("/session/second-factor/**");
+        own("/overview/since");
         own("GET /session", "DELETE /session", "/sessions/**", "GET /tokens", "POST /tokens", "DELETE /tokens/*");
 
         // In places: footage shows people, so who may look at settings alone does not see it, and who may look at it

@@ -95,6 +95,29 @@ public class FindingStore implements RecorderFollower {
                 .toList();
     }
 
+    /** Those that came after that one and are still open, the worst first. */
+    public List<Finding> openedAfter(long id, int most) {
+        return database
+                .query(FINDING + " WHERE f.id > :id AND f.ended_at IS NULL ORDER BY f.id LIMIT :most")
+                .param("id", id)
+                .param("most", most)
+                .query(FindingStore::finding)
+                .list()
+                .stream()
+                .sorted(Comparator.comparing(Cursor::of))
+                .toList();
+    }
+
+    /** Those that were there with that one or before it, and have ended from then on. */
+    public List<Finding> endedSince(Instant at, long id, int most) {
+        return database.query(FINDING + " WHERE f.ended_at >= :at AND f.id <= :id LIMIT :most")
+                .param("at", at.toString())
+                .param("id", id)
+                .param("most", most)
+                .query(FindingStore::finding)
+                .list();
+    }
+
     /** Open and ended ones of one camera, the newest first. */
     public List<Finding> of(long camera) {
         return database.query(FINDING + " WHERE f.camera = :camera ORDER BY f.id DESC LIMIT 100")

@@ -27,6 +27,16 @@ public class Journal {
     record Sealed(Entry entry, Seal seal) {}
 
     private static final int AT_ONCE = 5_000;
+    private static final List<String> CHANGES_NOTHING = List.of(
+            "signed in",
+            "signed out",
+            "failed to sign in",
+            "looks at footage",
+            "looks at live pictures",
+            "took a table out",
+            "took a report out",
+            "made a backup",
+            "let go of what is past its time");
 
     private final Database database;
     private final Clock clock;
@@ -40,6 +50,24 @@ public class Journal {
     public void add(String who, String act, String subject, String detail) {
         // Which is the last and what follows it is one transaction, whoever calls.
         database.write(() -> append(who, act, subject, detail));
+    }
+
+    /**
+     * What others than this person did after that entry, the oldest first; without what changes nothing, such as signing in,
+     * looking at footage, or taking a report.
+     */
+    public List<Entry> changesAfter(long id, String person, int most) {
+        return database.query("""
+                        SELECT id, at, who, act, subject, detail FROM journal
+                        WHERE id > :id AND who <> :person AND act NOT IN (:idle)
+                        ORDER BY id LIMIT :most
+                        """)
+                .param("id", id)
+                .param("person", person)
+                .param("idle", CHANGES_NOTHING)
+                .param("most", most)
+                .query(Entry.class)
+                .list();
     }
 
     private void append(String who, String act, String subject, String detail) {
