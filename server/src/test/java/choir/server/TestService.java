@@ -96,11 +96,7 @@ public final class TestService implements AutoCloseable {
     }
 
     private static Path temporary() {
-        try {
-            return Files.createTempDirectory("choir-server");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return Scratch.folder("choir-server");
     }
 
     public static TestService start(String... options) {

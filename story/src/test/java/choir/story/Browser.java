@@ -68,11 +68,7 @@ final class Browser implements AutoCloseable {
         var options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
         options.addArguments(ARGUMENTS);
-        try {
-            options.addArguments("--user-data-dir=" + Files.createTempDirectory("choir-browser"));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        options.addArguments("--user-data-dir=" + Scratch.folder("choir-browser"));
         var service = new ChromeDriverService.Builder()
                 .usingDriverExecutable(new File("/usr/bin/chromedriver"))
                 .usingAnyFreePort()

@@ -81,11 +81,7 @@ final class Ensemble implements AutoCloseable {
 
     private Ensemble(boolean apart) {
         this.apart = apart;
-        try {
-            folder = Files.createTempDirectory("choir-story");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        folder = Scratch.folder("choir-story");
         token = Prepared.ONE.into(folder.resolve("data"));
         service = startService();
     }
@@ -96,7 +92,7 @@ final class Ensemble implements AutoCloseable {
 
         private static Prepared make() {
             try {
-                var folder = Files.createTempDirectory("choir-story-prepared");
+                var folder = Scratch.folder("choir-story-prepared");
                 var service = Running.Within.start(options(folder, "2m", "off"));
                 var body = JSON.writeValueAsString(Map.of("user", ADMIN, "password", PASSWORD, "label", "story"));
                 try (var http = HttpClient.newHttpClient()) {

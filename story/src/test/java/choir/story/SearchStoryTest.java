@@ -64,7 +64,7 @@ class SearchStoryTest {
     @Test
     void whoCrossedIsFoundAmongHoursAndHardlyAnybodyElse() throws IOException {
         var from = someHours();
-        var stills = Files.createTempDirectory("choir-stills");
+        var stills = Scratch.folder("choir-stills");
         var found = Ensemble.JSON.readTree(choir.choir(
                         0,
                         "activity",

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
 import choir.policy.Catalogue;
+import choir.server.Scratch;
 import choir.server.TestService;
 import choir.server.db.Database;
 import java.io.IOException;
@@ -54,7 +55,7 @@ class BackupTest {
     }
 
     private Path restored(Path backup, boolean withKey) throws IOException {
-        var folder = Files.createTempDirectory("choir-restored");
+        var folder = Scratch.folder("choir-restored");
         Files.copy(backup, folder.resolve("choir.db"));
         Files.writeString(folder.resolve("restored"), "the backup " + backup.getFileName());
         if (withKey) {

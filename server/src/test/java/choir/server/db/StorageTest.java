@@ -3,6 +3,7 @@ package choir.server.db;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import choir.server.Scratch;
 import choir.server.TestService;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -98,8 +99,8 @@ class StorageTest {
                 .hasRootCauseInstanceOf(DataFolder.UnusableException.class);
     }
 
-    private Path folder() throws IOException {
-        return Files.createTempDirectory("choir-storage");
+    private Path folder() {
+        return Scratch.folder("choir-storage");
     }
 
     @Test

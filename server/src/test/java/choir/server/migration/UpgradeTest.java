@@ -2,11 +2,11 @@ package choir.server.migration;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import choir.server.Scratch;
 import choir.server.TestService;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 class UpgradeTest {
     private static Path folder(String... further) {
         try (var in = UpgradeTest.class.getResourceAsStream("/release-0.1.sql")) {
-            var folder = Files.createTempDirectory("choir-upgrade");
+            var folder = Scratch.folder("choir-upgrade");
             var text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
             try (var connection = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("choir.db"));
                     var statement = connection.createStatement()) {
