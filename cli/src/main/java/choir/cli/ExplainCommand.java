@@ -43,6 +43,9 @@ final class ExplainCommand extends Act {
     @Option(names = "--ical", description = "print the week as iCalendar")
     private boolean ical;
 
+    @Option(names = "--summary", description = "a line for each setting")
+    private boolean summary;
+
     @Mixin
     private Listing listing = new Listing();
 
@@ -67,6 +70,10 @@ final class ExplainCommand extends Act {
             return Failure.DONE;
         }
         say(Heading.of(view));
+        if (summary) {
+            summed(view);
+            return Failure.DONE;
+        }
         for (var setting : view.path("settings")) {
             if (key != null || setting.has("asked") || setting.has("observed")) {
                 setting(setting);
@@ -154,6 +161,25 @@ final class ExplainCommand extends Act {
         }
     }
 
+    private void summed(JsonNode view) {
+        var table = new Table("setting", "asked", "from", "recorder holds", "");
+        for (var setting : view.path("settings")) {
+            if (setting.has("asked") || setting.has("observed")) {
+                table.row(
+                        Listing.text(setting, "title"),
+                        setting.has("asked") ? Listing.text(setting, "asked") : "not governed",
+                        setting.path("origins")
+                                .valueStream()
+                                .map(o -> Listing.text(o, "text"))
+                                .collect(Collectors.joining(", ")),
+                        Listing.text(setting, setting.has("cannot") ? "cannot" : "observed"),
+                        Listing.text(setting, "cause").isEmpty() ? "" : Listing.text(setting.path("mark"), "text"));
+            }
+        }
+        say("");
+        table.print(out(), Table.terminalWidth());
+    }
+
     private void setting(JsonNode setting) {
         var asked = Listing.text(setting, "asked");
         say("");
@@ -167,10 +193,13 @@ final class ExplainCommand extends Act {
         for (var beaten : setting.path("beaten")) {
             say("  beat " + Listing.text(beaten, "value") + " from " + Listing.text(beaten.path("origin"), "text"));
         }
-        line("recorder ought to hold", Listing.text(setting, "wanted"));
+        var wanted = Listing.text(setting, "wanted");
+        var held = Listing.text(setting, "observed");
+        boolean isSo = !wanted.isEmpty() && wanted.equals(held);
+        line(isSo ? "recorder ought to hold, and holds" : "recorder ought to hold", wanted);
         line("cannot honour", Listing.text(setting, "cannot"));
         line("approximated", Listing.text(setting, "approximated"));
-        line("recorder holds", Listing.text(setting, "observed"));
+        line("recorder holds", isSo ? "" : held);
         if (!Listing.text(setting, "cause").isEmpty()) {
             say("  " + Listing.text(setting.path("mark"), "text"));
         }

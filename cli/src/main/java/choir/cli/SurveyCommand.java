@@ -27,6 +27,9 @@ final class SurveyCommand extends Act {
     @Option(names = "--write", paramLabel = "FOLDER", description = "write the proposal as policy files")
     private @Nullable Path folder;
 
+    @Option(names = "--summary", description = "of each setting only how many variants there are")
+    private boolean summary;
+
     @Override
     int run(Client service) {
         var survey = service.get(Client.select("/api/v1/survey", Selections.joined(words, "")));
@@ -49,6 +52,30 @@ final class SurveyCommand extends Act {
     }
 
     private void print(JsonNode survey) {
+        var table = summary ? counts(survey) : values(survey);
+        table.print(out(), Table.terminalWidth());
+        say(survey.path("cameras").asInt() + " cameras surveyed"
+                + (survey.path("unread").isEmpty() ? "" : "; not known: " + Selections.list(survey.path("unread"))));
+    }
+
+    private static Table counts(JsonNode survey) {
+        var table = new Table("family", "setting", "cameras", "variants", "most hold", "share", "odd ones out");
+        for (var setting : survey.path("settings")) {
+            var most = setting.path("variants").path(0);
+            int all = setting.path("cameras").asInt();
+            table.row(
+                    Listing.text(setting, "family"),
+                    Listing.text(setting, "title"),
+                    Integer.toString(all),
+                    Integer.toString(setting.path("variants").size()),
+                    Listing.text(most, "value"),
+                    most.path("count").asInt() * 100 / all + "%",
+                    Integer.toString(setting.path("oddOnesOut").size()));
+        }
+        return table;
+    }
+
+    private static Table values(JsonNode survey) {
         var table = new Table("family", "setting", "value", "cameras", "share", "", "which");
         for (var setting : survey.path("settings")) {
             var family = Listing.text(setting, "family");
@@ -70,9 +97,7 @@ final class SurveyCommand extends Act {
                 title = "";
             }
         }
-        table.print(out(), Table.terminalWidth());
-        say(survey.path("cameras").asInt() + " cameras surveyed"
-                + (survey.path("unread").isEmpty() ? "" : "; not known: " + Selections.list(survey.path("unread"))));
+        return table;
     }
 
     private static String names(JsonNode variant, int count) {

@@ -18,6 +18,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -30,10 +31,8 @@ class WebhookPost {
     private static final String TYPE = "application/cloudevents+json; charset=utf-8";
 
     private final Clock clock;
-    private final HttpClient http = HttpClient.newBuilder()
-            .connectTimeout(PATIENCE)
-            .followRedirects(HttpClient.Redirect.NEVER)
-            .build();
+    /** Made when something is sent for the first time, since it reads every authority that this machine trusts. */
+    private @Nullable HttpClient http;
 
     WebhookPost(Clock clock) {
         this.clock = clock;
@@ -61,7 +60,7 @@ class WebhookPost {
 
     /** Waits for the whole answer and no longer than a moment, however slowly it comes. */
     private int answered(Target.Webhook to, HttpRequest request) throws NotSent {
-        var answer = http.sendAsync(request, BodyHandlers.discarding());
+        var answer = http().sendAsync(request, BodyHandlers.discarding());
         try {
             return answer.get(PATIENCE.toSeconds(), TimeUnit.SECONDS).statusCode();
         } catch (ExecutionException e) {
@@ -115,8 +114,20 @@ class WebhookPost {
         }
     }
 
+    private synchronized HttpClient http() {
+        if (http == null) {
+            http = HttpClient.newBuilder()
+                    .connectTimeout(PATIENCE)
+                    .followRedirects(HttpClient.Redirect.NEVER)
+                    .build();
+        }
+        return http;
+    }
+
     @PreDestroy
-    void stop() {
-        http.shutdownNow();
+    synchronized void stop() {
+        if (http != null) {
+            http.shutdownNow();
+        }
     }
 }

@@ -3,7 +3,6 @@ package choir.server.standing;
 import choir.drift.Drift;
 import choir.server.ChoirService;
 import choir.server.db.Database;
-import choir.server.reading.ObservationStore;
 import choir.server.stored.Json;
 import java.io.IOException;
 import java.net.URISyntaxException;
@@ -14,13 +13,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -66,7 +65,7 @@ class KeptSummaries {
     }
 
     private static String hash(Path archive) throws IOException {
-        return ObservationStore.hash(HexFormat.of().formatHex(Files.readAllBytes(archive)));
+        return DigestUtils.sha256Hex(Files.readAllBytes(archive));
     }
 
     /** Of classes that were just compiled. */
