@@ -40,8 +40,8 @@ require_build_tools() {
 is_stale() {
   local stamp="$1/.choir/built"
   [ -f "$stamp" ] || return 0
-  [ -n "$(find "$1"/{core,onvif,sim,footage,issuer,server,cli,console}/{src,pom.xml} "$1/console/package-lock.json" -newer "$stamp" \
-    -not -path '*/node_modules/*' -not -path '*/api/schema.d.ts' -print -quit 2>/dev/null)" ]
+  [ -n "$(find "$1"/{core,onvif,sim,footage,issuer,server,cli,console}/{src,pom.xml} "$1/console/"{package-lock.json,documents.plugin.ts,vite.config.ts} "$1/docs" -newer "$stamp" \
+    -not -path '*/node_modules/*' -not -path '*/api/schema.d.ts' -not -path '*/docs/decisions/*' -not -path '*/docs/screenshots/*' -print -quit 2>/dev/null)" ]
 }
 
 build() {

@@ -171,7 +171,7 @@
               >
                 {#snippet children(row)}
                   <div
-                    class="grid items-center gap-x-3 border-b border-line/60 py-1.5 text-sm hover:bg-raised"
+                    class="grid items-baseline gap-x-3 border-b border-line/60 py-1.5 text-sm hover:bg-raised"
                     style:grid-template-columns={tracks}
                     role="row"
                     tabindex="-1"
@@ -198,7 +198,7 @@
                         <a role="cell" class="native" href={cameraPath(row.camera)}>{row.camera}</a>
                       {:else}
                         {@const text = key === 'group' ? groupName(row.group) : String(value(row) ?? '')}
-                        <span role="cell" class="truncate {LOOKS[key] ?? ''}" title={text}>{text}</span>
+                        <span role="cell" class="min-w-0 break-words {LOOKS[key] ?? ''}">{text}</span>
                       {/if}
                     {/each}
                   </div>

@@ -4,6 +4,7 @@
   import { api, ask, type Schemas } from '../lib/api/client';
   import { overridesAt } from '../lib/api/said';
   import { words } from '../lib/edit/template-draft.svelte';
+  import { dayIn } from '../lib/format';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { above } from './above';
   import ValueEditor from './ValueEditor.svelte';
@@ -61,6 +62,14 @@
       begun = true;
     }
   });
+
+  /** Who fixes the whole of it above here; of a week or areas a part may still count. */
+  const fixedBy = $derived(
+    camera?.settings
+      .find((s) => s.key === setting.key && s.fixed)
+      ?.origins.find((o) => o.template !== undefined || o.node !== node)?.text,
+  );
+  const past = $derived(until !== '' && until < dayIn(0));
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
@@ -128,6 +137,14 @@
       {/if}
     </div>
   </div>
+  {#if fixedBy || past}
+    <ul class="border-l-2 border-waste pl-3 text-sm" role="status">
+      {#if fixedBy}<li>
+          It is fixed by the {fixedBy}: what is said here has no effect for as long as it is.
+        </li>{/if}
+      {#if past}<li>{until} is past: it would end before it began.</li>{/if}
+    </ul>
+  {/if}
   {#if !atValue}<Trouble {error} />{/if}
   <div class="flex flex-wrap items-end gap-4 border-t border-line pt-4">
     <label class="min-w-[240px] flex-1">

@@ -22,7 +22,7 @@ final class ActivityNow extends Act {
     private boolean odd;
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -15,7 +15,7 @@ final class AuditHistory extends Act {
     private int days = 14;
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -15,7 +15,7 @@ final class CameraList extends Act {
     private String select = "";
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

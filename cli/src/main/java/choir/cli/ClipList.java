@@ -13,7 +13,7 @@ final class ClipList extends Act {
     private List<String> words = List.of();
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -7,7 +7,7 @@ import picocli.CommandLine.Mixin;
 @Command(name = "list", description = "Which tables there are, with their columns.")
 final class ExportList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

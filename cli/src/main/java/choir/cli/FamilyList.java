@@ -6,7 +6,7 @@ import picocli.CommandLine.Mixin;
 @Command(name = "list", description = "All families, those made from what a recorder said of itself included.")
 final class FamilyList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -23,7 +23,7 @@ final class FindingGroups extends Act {
     private FindingChoice choice = new FindingChoice();
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

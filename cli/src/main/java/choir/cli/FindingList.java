@@ -23,11 +23,8 @@ final class FindingList extends Act {
     @Option(names = "--summary", description = "how many of which cause, and nothing of each")
     private boolean summary;
 
-    @Option(names = "--limit", paramLabel = "COUNT", description = "only so many, the worst")
-    private int limit = Integer.MAX_VALUE;
-
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {
@@ -40,10 +37,9 @@ final class FindingList extends Act {
             FindingRows.accepted(out(), listing, left);
             return Failure.DONE;
         }
-        var found = service.all("/api/v1/findings?" + query);
-        var findings = found.subList(0, Math.min(Math.max(0, limit), found.size()));
+        var findings = service.all("/api/v1/findings?" + query);
         if (listing.isTable() && !all && !findings.isEmpty()) {
-            FindingRows.folded(out(), findings);
+            FindingRows.folded(out(), listing.arranged(findings));
             return Failure.FOUND;
         }
         FindingRows.print(

@@ -8,7 +8,7 @@ import tools.jackson.databind.JsonNode;
 @Command(name = "list", description = "The tree with counts; a group counts all cameras below it.")
 final class GroupList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

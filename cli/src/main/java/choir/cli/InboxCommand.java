@@ -7,7 +7,7 @@ import tools.jackson.databind.JsonNode;
 @Command(name = "inbox", description = "What waits for you: to be let go, to be seen to, or ended badly.")
 final class InboxCommand extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -7,8 +7,8 @@ import java.util.function.Supplier;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.JsonNode;
 
-/** Options and output of every list. */
-final class Listing {
+/** Options and output of what is shown to people and programs. */
+class Listing {
     enum Format {
         table,
         json,

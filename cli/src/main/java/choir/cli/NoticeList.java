@@ -6,7 +6,7 @@ import picocli.CommandLine.Mixin;
 @Command(name = "list", description = "Who is told, from which severity on, and when not.")
 final class NoticeList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

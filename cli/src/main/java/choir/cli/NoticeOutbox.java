@@ -6,7 +6,7 @@ import picocli.CommandLine.Mixin;
 @Command(name = "outbox", description = "What was told or waits to be, the newest first.")
 final class NoticeOutbox extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

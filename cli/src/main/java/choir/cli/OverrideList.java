@@ -25,7 +25,7 @@ final class OverrideList extends Act {
     private boolean idle;
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

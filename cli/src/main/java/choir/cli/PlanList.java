@@ -9,7 +9,7 @@ import tools.jackson.databind.JsonNode;
 @Command(name = "list", description = "Plans, with the next three times of each.")
 final class PlanList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -33,7 +33,7 @@ final class RecordedCommand extends Act {
     private boolean all;
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -32,7 +32,7 @@ final class RecorderFind extends Act {
     private boolean silent;
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

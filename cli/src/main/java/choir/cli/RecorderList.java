@@ -7,7 +7,7 @@ import tools.jackson.databind.JsonNode;
 @Command(name = "list", description = "All recorders, and why one does not answer.")
 final class RecorderList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -6,7 +6,7 @@ import picocli.CommandLine.Mixin;
 @Command(name = "list", description = "Rollouts, the newest first.")
 final class RolloutList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -12,7 +12,7 @@ final class TemplateHistory extends Act {
     private String name = "";
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -6,7 +6,7 @@ import picocli.CommandLine.Mixin;
 @Command(name = "list", description = "All templates and where they are used.")
 final class TemplateList extends Act {
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     @Override
     int run(Client service) {

@@ -12,7 +12,7 @@ final class TokenList extends Act {
     private @Nullable String of;
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     /** @param of whose; the own ones without one */
     static String path(@Nullable String of) {

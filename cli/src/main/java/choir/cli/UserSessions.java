@@ -10,7 +10,7 @@ final class UserSessions extends Act {
     private String name = "";
 
     @Mixin
-    private Listing listing = new Listing();
+    private Lists listing = new Lists();
 
     /** @param name whose; the own ones when it is empty */
     static String path(String name) {

@@ -96,7 +96,7 @@ class CommandLineStoryTest {
                 .contains("Threshold  0.25%")
                 .contains("override at haldr-1/03 by ada, because: the pier head is 70 m away")
                 .contains("beat 0.6% from template quay (revision 1) at fleet/terminals/haldr/quay")
-                .contains("recorder ought to hold, and holds: 1\n")
+                .contains("recorder ought to hold: 1\n")
                 .contains("recorder holds: 20\n");
 
         var preview = choir.choir(3, "preview", "group:terminals/haldr").out();

@@ -100,6 +100,9 @@ class OwnCertificateTest {
     void halfOfItAndWhatIsNoSettingAtAllKeepItFromStarting() {
         assertThatThrownBy(() -> start("--choir.tls.certificate=" + folder.resolve("tls.crt")))
                 .hasStackTraceContaining("are set together");
+        assertThatThrownBy(() -> start("--choir.data=" + folder.resolve("another")))
+                .hasStackTraceContaining("--choir.data is given 2 times");
+        assertThat(folder.resolveSibling(folder.getFileName() + ",")).doesNotExist();
         assertThatThrownBy(() -> start("--choir.actvity-days=3")).hasStackTraceContaining("choir.actvity-days");
     }
 
