@@ -42,11 +42,11 @@
   const TRACKS: Record<string, string> = {
     mark: '48px',
     camera: '108px',
-    label: 'minmax(120px, 1.3fr)',
-    deviceName: 'minmax(110px, 1fr)',
-    group: 'minmax(150px, 1.3fr)',
-    family: '64px',
-    tags: 'minmax(80px, 0.8fr)',
+    label: 'minmax(104px, 1.3fr)',
+    deviceName: 'minmax(104px, 1fr)',
+    group: 'minmax(132px, 1.3fr)',
+    family: '56px',
+    tags: 'minmax(84px, 0.8fr)',
     states: 'minmax(120px, 1fr)',
   };
   const LOOKS: Record<string, string> = {

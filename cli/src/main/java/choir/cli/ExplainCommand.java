@@ -200,7 +200,7 @@ final class ExplainCommand extends Act {
         line("cannot honour", Listing.text(setting, "cannot"));
         line("approximated", Listing.text(setting, "approximated"));
         line("recorder holds", isSo ? "" : held);
-        if (!Listing.text(setting, "cause").isEmpty()) {
+        if (!isSo && !Listing.text(setting, "cause").isEmpty()) {
             say("  " + Listing.text(setting.path("mark"), "text"));
         }
     }

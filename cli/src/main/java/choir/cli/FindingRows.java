@@ -35,7 +35,10 @@ final class FindingRows {
      * that differ stand there as the least and the most.
      */
     static void folded(PrintWriter out, List<JsonNode> findings) {
-        var table = new Table("ids", "severity", "where", "label", "what", "since", "with");
+        boolean given = findings.stream().anyMatch(f -> f.hasNonNull("assignedTo"));
+        var table = given
+                ? new Table("ids", "severity", "where", "label", "what", "since", "with")
+                : new Table("ids", "severity", "where", "label", "what", "since");
         var groups = findings.stream()
                 .collect(Collectors.groupingBy(
                         f -> List.of(
@@ -44,17 +47,22 @@ final class FindingRows {
                                 Listing.text(f, "assignedTo")),
                         LinkedHashMap::new,
                         Collectors.toList()));
-        groups.forEach((said, all) -> table.row(
-                ids(all),
-                said.get(0).toLowerCase(Locale.ROOT),
-                Texts.names(all.stream().map(FindingRows::where).toList()),
-                all.size() == 1 ? Listing.text(all.getFirst(), "label") : "",
-                Spread.of(all.stream().map(f -> Listing.text(f, "sentence")).toList()),
-                Times.of(all.stream()
-                        .map(f -> Listing.text(f, "firstSeen"))
-                        .min(Comparator.naturalOrder())
-                        .orElse("")),
-                said.get(2)));
+        groups.forEach((said, all) -> {
+            List<String> cells = new ArrayList<>(List.of(
+                    ids(all),
+                    said.get(0).toLowerCase(Locale.ROOT),
+                    where(all.getFirst()) + (all.size() == 1 ? "" : " and " + (all.size() - 1) + " more"),
+                    all.size() == 1 ? Listing.text(all.getFirst(), "label") : "",
+                    Spread.of(all.stream().map(f -> Listing.text(f, "sentence")).toList()),
+                    Times.of(all.stream()
+                            .map(f -> Listing.text(f, "firstSeen"))
+                            .min(Comparator.naturalOrder())
+                            .orElse(""))));
+            if (given) {
+                cells.add(said.get(2));
+            }
+            table.row(cells.toArray(String[]::new));
+        });
         table.print(out, Table.terminalWidth());
         if (groups.size() < findings.size()) {
             out.println(findings.size() + " findings in " + Texts.count(groups.size(), "line")
@@ -63,19 +71,15 @@ final class FindingRows {
         }
     }
 
-    /** Numbers that follow each other as first and last; of many stretches the first few, since each stands under {@code --all}. */
+    /** All of them where they follow each other; else the first, since what shares a line is chosen by its cause or setting. */
     private static String ids(List<JsonNode> findings) {
         var numbers = findings.stream().map(f -> f.path("id").asLong()).sorted().toList();
-        List<String> words = new ArrayList<>();
-        for (int from = 0; from < numbers.size(); ) {
-            int to = from;
-            while (to + 1 < numbers.size() && numbers.get(to + 1) == numbers.get(to) + 1) {
-                to++;
-            }
-            words.add(to == from ? numbers.get(from).toString() : numbers.get(from) + "-" + numbers.get(to));
-            from = to + 1;
+        long first = numbers.getFirst();
+        long last = numbers.getLast();
+        if (last - first == numbers.size() - 1) {
+            return first == last ? Long.toString(first) : first + "-" + last;
         }
-        return Texts.names(words);
+        return first + " and " + (numbers.size() - 1) + " more";
     }
 
     static void accepted(PrintWriter out, Listing listing, List<JsonNode> findings) {
