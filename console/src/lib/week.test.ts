@@ -1,5 +1,28 @@
 import { describe, expect, it } from 'vitest';
-import { letter, perDay, texture, time } from './week';
+import { alike, letter, perDay, texture, time } from './week';
+
+describe('days that look alike', () => {
+  const all = (triggers: string) => [{ from: 0, to: 10080, triggers }];
+  const names = (...layers: { from: number; to: number; triggers: string }[][]) =>
+    alike(...layers.map(perDay)).map((row) => row.name);
+
+  it('are one row when they follow each other', () => {
+    expect(names(all('motion'))).toEqual(['daily']);
+    const friday = [
+      { from: 0, to: 4 * 1440, triggers: 'motion' },
+      { from: 4 * 1440, to: 5 * 1440, triggers: 'continuous' },
+      { from: 5 * 1440, to: 10080, triggers: 'motion' },
+    ];
+    expect(names(friday)).toEqual(['mon–thu', 'fri', 'sat–sun']);
+    expect(alike(perDay(friday)).map((row) => row.day)).toEqual([0, 4, 5]);
+  });
+
+  it('differ when any layer does', () => {
+    const sunday = [{ from: 6 * 1440, to: 10080, triggers: 'none' }];
+    expect(names(all('motion'), sunday)).toEqual(['mon–sat', 'sun']);
+    expect(names([], [])).toEqual(['daily']);
+  });
+});
 
 describe('a week cut into days', () => {
   it('cuts a run at every midnight it crosses', () => {

@@ -29,6 +29,28 @@ export function perDay<R extends Run>(runs: readonly R[]): Piece<R>[][] {
   });
 }
 
+/**
+ * Days that follow each other and look alike, as one: `mon–thu`, `fri`, `sat–sun`; `daily` when all seven do.
+ *
+ * @param looks what is drawn for each day, in as many layers as there are
+ */
+export function alike(...looks: Piece<Run>[][][]): { name: string; day: number }[] {
+  const drawn = DAYS.map((_, day) =>
+    JSON.stringify(looks.map((layer) => layer[day]?.map((p) => [p.from, p.to, p.run.triggers]))),
+  );
+  const rows: { name: string; day: number }[] = [];
+  for (let first = 0; first < DAYS.length;) {
+    let last = first;
+    while (last + 1 < DAYS.length && drawn[last + 1] === drawn[first]) {
+      last++;
+    }
+    const name = first === last ? DAYS[first] : `${DAYS[first]}–${DAYS[last]}`;
+    rows.push({ name: rows.length === 0 && last === 6 ? 'daily' : (name ?? ''), day: first });
+    first = last + 1;
+  }
+  return rows;
+}
+
 export function time(minute: number): string {
   return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
 }

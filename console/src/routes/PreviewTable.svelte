@@ -3,6 +3,7 @@
   import type { Schemas } from '../lib/api/client';
   import { bytes, count, duration } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
+  import WeekLegend from '../lib/ui/WeekLegend.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
   import { cameraPath } from '../router';
   import PreviewCameras from './PreviewCameras.svelte';
@@ -106,7 +107,7 @@
               <td class="py-2 pr-4">{fold.title}</td>
               {#if fold.week}
                 <td class="py-2 pr-4" colspan="2">
-                  <WeekRibbon week={fold.week} />
+                  <WeekRibbon week={fold.week} folded />
                 </td>
               {:else}
                 <td class="native max-w-[220px] py-2 pr-4">{fold.before ?? '–'}</td>
@@ -124,6 +125,9 @@
         </tbody>
       </table>
     </div>
+    {#if preview.folds.some((f) => f.week)}
+      <p class="mt-2 text-xs text-faint">Weeks: <WeekLegend /></p>
+    {/if}
   {/if}
 {/if}
 {#each cannot as c (c.why)}

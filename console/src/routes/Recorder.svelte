@@ -117,6 +117,15 @@
               </tr>
             </thead>
             <tbody>
+              {#if all.length > 1}
+                <tr class="border-b border-line/60 align-top text-faint">
+                  <td></td>
+                  <th scope="row" class="py-2 pr-4 text-left font-normal">most of them</th>
+                  {#each together.differing as key (key.key)}
+                    <td class="native max-w-[280px] py-2 pr-4">{@render text(key.usual || '–', 60)}</td>
+                  {/each}
+                </tr>
+              {/if}
               {#each all as camera (camera.row.camera)}
                 <tr class="border-b border-line/60 align-top hover:bg-raised">
                   <td class="py-2 pr-4"><TuningMark mark={camera.row.mark} /></td>
@@ -126,11 +135,11 @@
                   </td>
                   {#each together.differing as key (key.key)}
                     {@const value = held(camera, key.key)}
-                    <td
-                      class="native max-w-[280px] py-2 pr-4 {value === key.usual && all.length > 1
-                        ? 'text-faint'
-                        : 'font-semibold'}">{@render text(value || '–', 60)}</td
-                    >
+                    <td class="native max-w-[280px] py-2 pr-4 font-semibold">
+                      {#if value === key.usual && all.length > 1}
+                        <span class="sr-only">as most of them</span>
+                      {:else}{@render text(value || '–', 60)}{/if}
+                    </td>
                   {/each}
                 </tr>
               {/each}

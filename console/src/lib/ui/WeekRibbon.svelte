@@ -1,13 +1,16 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import { DAY, DAYS, letter, perDay, texture, time } from '../week';
+  import WeekLegend from './WeekLegend.svelte';
+  import { alike, DAY, DAYS, letter, perDay, texture, time } from '../week';
 
-  let { week }: { week: Schemas['WeekView'] } = $props();
+  /** Folded, days that look alike are one row, and what the drawing means is said elsewhere. */
+  let { week, folded = false }: { week: Schemas['WeekView']; folded?: boolean } = $props();
 
   const asked = $derived(perDay(week.asked));
   const observed = $derived(perDay(week.observed));
   const astray = $derived(perDay(week.differences.map((d) => ({ ...d, triggers: d.observed }))));
   const share = (minutes: number) => `${(minutes / DAY) * 100}%`;
+  const rows = $derived(folded ? alike(asked, observed, astray) : DAYS.map((name, day) => ({ name, day })));
   const HOURS = [0, 6, 12, 18, 24];
 </script>
 
@@ -17,7 +20,7 @@
   aria-label="Week: what is asked, above what the recorder holds"
 >
   <div class="min-w-[520px]">
-    <div class="relative ml-12 h-5 text-xs text-faint">
+    <div class="relative {folded ? 'ml-16' : 'ml-12'} h-5 text-xs text-faint">
       {#each HOURS as hour (hour)}
         <span
           class="absolute {hour === 24 ? '-translate-x-full' : hour === 0 ? '' : '-translate-x-1/2'}"
@@ -25,9 +28,9 @@
         >
       {/each}
     </div>
-    {#each DAYS as day, i (day)}
+    {#each rows as { name: day, day: i } (i)}
       <div class="flex items-stretch gap-2 py-[3px]">
-        <div class="w-10 pt-px text-right text-xs leading-5 text-faint">{day}</div>
+        <div class="{folded ? 'w-14' : 'w-10'} pt-px text-right text-xs leading-5 text-faint">{day}</div>
         <div class="relative h-[30px] flex-1 rounded-[3px] bg-sunken">
           {#each asked[i] as piece (piece.from)}
             <div
@@ -63,9 +66,6 @@
         </div>
       </div>
     {/each}
-    <p class="mt-2 ml-12 text-xs text-faint">
-      Above what is asked, below what the recorder holds; a dotted frame where the two differ.
-      <span class="whitespace-nowrap">C continuous · M motion · A alarm · R analytics rule</span>
-    </p>
+    {#if !folded}<p class="mt-2 ml-12 text-xs text-faint"><WeekLegend /></p>{/if}
   </div>
 </div>

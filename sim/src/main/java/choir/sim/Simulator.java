@@ -3,6 +3,7 @@ package choir.sim;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.BindException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
@@ -26,6 +27,7 @@ public final class Simulator implements AutoCloseable {
     private static final String TLS = "--tls=";
     private static final String MAKES = "--makes=";
     private static final String SPEED = "--speed=";
+    private static final int TRIES = 20;
 
     private final Map<String, SimRecorder> recorders = new java.util.concurrent.ConcurrentSkipListMap<>();
     private final HttpServer server;
@@ -57,8 +59,18 @@ public final class Simulator implements AutoCloseable {
     /** Listens on that port, or on any free one for 0. */
     public static Simulator start(int port) {
         try {
-            return new Simulator(
-                    HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 1024));
+            for (int tried = 1; ; tried++) {
+                var server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 1024);
+                try {
+                    return new Simulator(server);
+                } catch (BindException taken) {
+                    // Probes are answered at the same number, which may be somebody else's.
+                    server.stop(0);
+                    if (port != 0 || tried == TRIES) {
+                        throw taken;
+                    }
+                }
+            }
         } catch (IOException e) {
             throw new UncheckedIOException("port " + port + " of the simulated recorders: " + e.getMessage(), e);
         }
