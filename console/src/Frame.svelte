@@ -17,7 +17,7 @@
   import { Router } from 'sv-router';
   import { api, ask, type Schemas } from './lib/api/client';
   import { Changes } from './lib/changes';
-  import { count } from './lib/format';
+  import { count, number } from './lib/format';
   import { person } from './lib/session.svelte';
   import { apply, theme, type Theme } from './lib/theme';
   import SelectionBox from './lib/ui/SelectionBox.svelte';
@@ -189,7 +189,7 @@
             <circle cx="6" cy="6" r="4" fill="none" stroke="currentColor" stroke-width="2" />
           </svg>
           <span aria-hidden="true"
-            >{overview.data.waiting}<span class="max-sm:hidden">&nbsp;waiting</span></span
+            >{number(overview.data.waiting)}<span class="max-sm:hidden">&nbsp;waiting</span></span
           >
           <span class="sr-only">{count(overview.data.waiting, 'camera')} waiting to be given out</span>
         </a>

@@ -38,8 +38,13 @@ export function duration(minutes: number): string {
   return rest === 0 || minutes > 48 * 60 ? said : `${said} ${rest} min`;
 }
 
+/** `98,030` */
+export function number(n: number): string {
+  return n.toLocaleString('en-GB');
+}
+
 export function count(n: number, one: string, many: string = one + 's'): string {
-  return `${n.toLocaleString('en-GB')} ${n === 1 ? one : many}`;
+  return `${number(n)} ${n === 1 ? one : many}`;
 }
 
 /** Names in a sentence, of many the first few. */

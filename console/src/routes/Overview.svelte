@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api/client';
-  import { count, duration, groupName, groupTerm } from '../lib/format';
+  import { count, duration, groupName, groupTerm, number } from '../lib/format';
   import { wordOf } from '../lib/guide/of-settings';
   import Word from '../lib/guide/Word.svelte';
   import Empty from '../lib/ui/Empty.svelte';
@@ -37,7 +37,7 @@
     }
     return o.inTune === o.cameras
       ? `Yes: all ${count(o.cameras, 'camera')} hold what they should.`
-      : `${o.inTune} of ${count(o.cameras, 'camera')} hold what they should.`;
+      : `${number(o.inTune)} of ${count(o.cameras, 'camera')} hold what they should.`;
   }
 
   /** Settings that nobody governs anywhere would be empty columns. */
@@ -224,7 +224,7 @@
                       >{groupName(row.group)}</a
                     >
                   </th>
-                  <td class="py-1.5 pr-2 text-right">{row.cameras}</td>
+                  <td class="py-1.5 pr-2 text-right">{number(row.cameras)}</td>
                   {#each shownColumns(o) as column (column.key)}
                     {@const c = cell(row, column.key)}
                     <td class="px-px py-1.5 text-center">
