@@ -196,10 +196,10 @@ final class ExplainCommand extends Act {
         var wanted = Listing.text(setting, "wanted");
         var held = Listing.text(setting, "observed");
         boolean isSo = !wanted.isEmpty() && wanted.equals(held);
-        line(isSo ? "recorder ought to hold, and holds" : "recorder ought to hold", wanted);
+        line("recorder ought to hold", isSo ? "" : wanted);
         line("cannot honour", Listing.text(setting, "cannot"));
         line("approximated", Listing.text(setting, "approximated"));
-        line("recorder holds", isSo ? "" : held);
+        line("recorder holds", isSo ? held + ", as it ought to" : held);
         if (!isSo && !Listing.text(setting, "cause").isEmpty()) {
             say("  " + Listing.text(setting.path("mark"), "text"));
         }

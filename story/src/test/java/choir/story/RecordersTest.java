@@ -160,7 +160,7 @@ class RecordersTest {
                 .contains("2 settings");
         assertThat(choir.choir("sheet", "tick", "yard-1", "--version", version).errors())
                 .contains("has changed");
-        assertThat(said("explain", "yard-1/01")).contains("recorder holds: 4").contains("In tune");
+        assertThat(said("explain", "yard-1/01")).contains("recorder holds: 4, as it ought to");
         assertThat(said("sheet", "show", "yard-1")).doesNotContain("Slipway").contains("Gate");
         assertThat(choir.get("/api/v1/journal").whole().body()).contains("set by hand");
         assertThat(choir.choir("sheet", "show", "haldr-1").errors()).contains("choir rollout start");
