@@ -32,7 +32,8 @@ final class FindingRows {
 
     /**
      * What is said of several in the same words, but for the numbers in them, is said once, where it was first worst; numbers
-     * that differ stand there as the least and the most.
+     * that differ stand there as the least and the most. What ought to be is the same for all of a line, so that no scale of one
+     * make is mixed with that of another.
      */
     static void folded(PrintWriter out, List<JsonNode> findings) {
         boolean given = findings.stream().anyMatch(f -> f.hasNonNull("assignedTo"));
@@ -44,7 +45,8 @@ final class FindingRows {
                         f -> List.of(
                                 Listing.text(f, "severity"),
                                 Spread.pattern(Listing.text(f, "sentence")),
-                                Listing.text(f, "assignedTo")),
+                                Listing.text(f, "assignedTo"),
+                                Listing.text(f, "desired")),
                         LinkedHashMap::new,
                         Collectors.toList()));
         groups.forEach((said, all) -> {
