@@ -255,8 +255,9 @@
             class="text-accent underline"
             title="These findings, one by one, as CSV"
             onclick={() =>
-              attempt(async () => listed.take(sorted(await everyOne({ ...narrowed, state: shown }))))}
-            >Take as a file</button
+              attempt(async () =>
+                listed.take(sorted(await everyOne({ ...narrowed, state: shown }, Infinity))),
+              )}>Take as a file</button
           >
         </p>
         <div class="relative overflow-x-auto">

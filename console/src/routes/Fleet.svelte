@@ -65,12 +65,11 @@
   const total = $derived(cameras.data?.pages[0]?.total ?? 0);
   const sort = $derived(listed.arrangement.sort);
   const rows = $derived(
-    sort && loaded.length === total
-      ? arranged(loaded, COLUMNS, { ...listed.arrangement, words: '' })
-      : loaded,
+    sort && !cameras.hasNextPage ? arranged(loaded, COLUMNS, { ...listed.arrangement, words: '' }) : loaded,
   );
   $effect(() => {
-    if (sort && total <= SORTED_TO && cameras.hasNextPage && !cameras.isFetchingNextPage) {
+    const mayGoOn = cameras.hasNextPage && !cameras.isFetchingNextPage && !cameras.isFetchNextPageError;
+    if (sort && total <= SORTED_TO && mayGoOn) {
       void cameras.fetchNextPage();
     }
   });

@@ -37,7 +37,7 @@
       <details class="mt-1">
         <summary class="cursor-pointer text-faint">The worst and the newest of them</summary>
         <ul class="mt-1 flex flex-col gap-0.5">
-          {#each since.worst as sentence (sentence)}<li>{sentence}</li>{/each}
+          {#each since.worst as sentence, n (n)}<li>{sentence}</li>{/each}
           {#each since.lastChanges as e (e.id)}
             <li class="text-faint">{when(e.at)}: {e.who} {e.act}, {e.subject}</li>
           {/each}

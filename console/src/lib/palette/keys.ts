@@ -8,6 +8,7 @@ export const KEYS: readonly [string, string][] = [
   ['Ctrl S', 'save the template'],
   ['arrows', 'move the window of a week, an area or a corner; Shift longer or further, Alt single minutes'],
   ['Enter, Delete', 'paint or erase the window of a week; close a polygon, remove a corner or an area'],
+  ['Shift arrows', 'on the head of a list: how wide its column is'],
   ['+', 'a further corner behind the one that is held'],
   ['m, p', 'in the tree of groups: lift a group, put it or the ticked cameras under another'],
 ];

@@ -65,8 +65,8 @@ export interface Narrowed {
   name?: string;
 }
 
-/** All findings that are so narrowed, page by page. */
-export async function everyOne(narrowed: Narrowed): Promise<Finding[]> {
+/** All findings that are so narrowed, page by page; no more than one decision takes, unless said. */
+export async function everyOne(narrowed: Narrowed, most = MOST): Promise<Finding[]> {
   const all: Finding[] = [];
   let after: string | undefined;
   do {
@@ -77,6 +77,6 @@ export async function everyOne(narrowed: Narrowed): Promise<Finding[]> {
     );
     all.push(...page.items);
     after = page.next ?? undefined;
-  } while (after && all.length < MOST);
+  } while (after && all.length < most);
   return all;
 }

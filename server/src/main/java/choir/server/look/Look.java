@@ -16,6 +16,11 @@ record Look(Moment since, Moment seen) {
         return new Look(now, now);
     }
 
+    /** Nothing was seen before it. */
+    boolean isFirst() {
+        return since.equals(seen);
+    }
+
     /** They look now; after an absence what is new begins where they looked last. */
     Look again(Moment now) {
         boolean wasAway = Duration.between(seen.at(), now.at()).compareTo(AWAY) > 0;

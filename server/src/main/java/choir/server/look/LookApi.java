@@ -63,9 +63,8 @@ class LookApi {
     /** They look now; the answer stays the same for as long as they stay. */
     @PostMapping("/api/v1/overview/since")
     SinceView look(Principal who) {
-        boolean first = looks.of(who.getName()).isEmpty();
         var look = looks.look(who.getName());
-        return first ? SinceView.FIRST : of(look, who.getName());
+        return look.isFirst() ? SinceView.FIRST : of(look, who.getName());
     }
 
     private SinceView of(Look look, String person) {

@@ -34,7 +34,9 @@ class LookTest {
         var soon = new Moment(monday.at().plusSeconds(29 * 60), 11, 101);
         var late = new Moment(soon.at().plusSeconds(31 * 60), 12, 102);
         var look = Look.first(monday).again(soon);
+        assertThat(Look.first(monday).isFirst()).isTrue();
         assertThat(look).as("they stayed").isEqualTo(new Look(monday, soon));
+        assertThat(look.isFirst()).isFalse();
         assertThat(look.again(late)).as("they were away").isEqualTo(new Look(soon, late));
         assertThat(look.again(late).again(late)).isEqualTo(new Look(soon, late));
         assertThat(look.again(monday))
