@@ -83,7 +83,7 @@
     <span role="status" class="text-faint">{seen.length} of {count(rows.length, unit, units)}</span>
   {/if}
 </ListTools>
-<div class="relative overflow-x-auto">
+<div class="relative -mx-1 overflow-x-auto px-1">
   <table
     class="text-sm {widths ? 'table-fixed' : 'w-full'}"
     style:min-width={widths ? undefined : `${listed.columns.length * LEAST_READ}px`}

@@ -11,7 +11,7 @@ final class GivenOnce implements ApplicationListener<ApplicationEnvironmentPrepa
         var arguments = new DefaultApplicationArguments(event.getArgs());
         for (var option : arguments.getOptionNames()) {
             if (arguments.getOptionValues(option).size() > 1) {
-                throw new IllegalStateException("--" + option + " is given "
+                throw new BadSettings("--" + option + " is given "
                         + arguments.getOptionValues(option).size() + " times; say it once, a list with commas");
             }
         }

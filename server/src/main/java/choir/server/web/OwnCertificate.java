@@ -22,7 +22,7 @@ public final class OwnCertificate implements EnvironmentPostProcessor {
             return;
         }
         if (certificate == null || key == null) {
-            throw new IllegalStateException("choir.tls.certificate and choir.tls.key are set together, or neither is");
+            throw new BadSettings("choir.tls.certificate and choir.tls.key are set together, or neither is");
         }
         Map<String, Object> settings = new LinkedHashMap<>();
         settings.put("server.ssl.bundle", "choir");
