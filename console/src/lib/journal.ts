@@ -20,3 +20,29 @@ export function journalPages(about: string, enabled = true) {
     getNextPageParam: (last: Entry[]) => (last.length < PAGE ? undefined : last.at(-1)?.id),
   };
 }
+
+/** So many at most are put into one file. */
+const MOST_IN_A_FILE = 100_000;
+const LARGEST_PAGE = 1000;
+
+/** All of it, the newest first. */
+export async function wholeJournal(): Promise<Entry[]> {
+  const all: Entry[] = [];
+  for (;;) {
+    const before = all.at(-1)?.id;
+    const page = await ask(
+      api.GET('/api/v1/journal', {
+        params: { query: { limit: LARGEST_PAGE, ...(before === undefined ? {} : { before }) } },
+      }),
+    );
+    all.push(...page);
+    if (page.length < LARGEST_PAGE) {
+      return all;
+    }
+    if (all.length >= MOST_IN_A_FILE) {
+      throw new Error(
+        `The journal has more than ${MOST_IN_A_FILE.toLocaleString('en-GB')} entries; take it by: choir journal --all --format csv`,
+      );
+    }
+  }
+}

@@ -4,6 +4,9 @@ import type { Schemas } from './api/client';
 const ROLES = ['VIEWER', 'TECHNICIAN', 'EDITOR', 'ADMINISTRATOR'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** What a role brings, and two things that are given beside it. */
+export type Right = Role | 'FOOTAGE' | 'DECIDE';
+
 /** The same as people say them. */
 export const roles = ROLES.map((r) => r.toLowerCase() as Lowercase<Role>);
 
@@ -11,11 +14,14 @@ export const roles = ROLES.map((r) => r.toLowerCase() as Lowercase<Role>);
 class Person {
   session = $state.raw<Schemas['Session'] | null | undefined>();
 
-  may(role: Role | 'FOOTAGE'): boolean {
-    if (role === 'FOOTAGE') {
+  may(right: Right): boolean {
+    if (right === 'FOOTAGE') {
       return this.session?.footage ?? false;
     }
-    return ROLES.indexOf((this.session?.role ?? '') as Role) >= ROLES.indexOf(role);
+    if (right === 'DECIDE') {
+      return this.session?.decides ?? false;
+    }
+    return ROLES.indexOf((this.session?.role ?? '') as Role) >= ROLES.indexOf(right);
   }
 
   /** Whether they look at the whole fleet; others come by fewer doors. */

@@ -33,4 +33,11 @@ describe('what a person is offered', () => {
     expect(person.may('VIEWER')).toBe(false);
     expect(person.role).toBe('');
   });
+
+  it('who decides findings, or sees footage, may do so whatever the role', () => {
+    person.session = { ...session('VIEWER'), decides: true };
+    expect([person.may('DECIDE'), person.may('FOOTAGE'), person.may('EDITOR')]).toEqual([true, false, false]);
+    person.session = { ...session('EDITOR'), footage: true };
+    expect([person.may('DECIDE'), person.may('FOOTAGE')]).toEqual([false, true]);
+  });
 });

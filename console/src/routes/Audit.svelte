@@ -14,7 +14,7 @@
   import { arranged, direction, type ListColumn } from '../lib/list/arrange';
   import { Listed } from '../lib/list/listed.svelte';
   import SortHead from '../lib/list/SortHead.svelte';
-  import { navigate, route } from '../router';
+  import { navigate, p, route } from '../router';
   import { Choice, everyOne, type Act, type Finding } from './audit/choice.svelte';
   import Decide from './audit/Decide.svelte';
   import FindingGroupRows from './audit/FindingGroupRows.svelte';
@@ -30,6 +30,19 @@
     adopt: 'Adopt',
     accept: 'Accept',
     assign: 'Give to a person',
+  };
+
+  /** What of it is more than to decide: it changes what is asked of a camera, or what its recorder holds. */
+  const MORE: readonly Act[] = ['reapply', 'adopt'];
+  const mayChoose = $derived(person.may('DECIDE') || person.may('EDITOR'));
+
+  /** By what findings are folded. */
+  const BY: Record<string, string> = {
+    cause: 'Cause',
+    recorder: 'Recorder',
+    group: 'Group',
+    setting: 'Setting',
+    person: 'Person',
   };
 
   const select = $derived(String(route.search.select ?? ''));
@@ -59,7 +72,10 @@
     enabled: grouped,
     queryFn: () => ask(api.GET('/api/v1/findings/groups', { params: { query: { ...narrowed, by } } })),
   }));
-  const audits = createQuery(() => ({ queryKey: ['audits'], queryFn: () => ask(api.GET('/api/v1/audits')) }));
+  const audited = createQuery(() => ({
+    queryKey: ['audits', 'last'],
+    queryFn: () => ask(api.GET('/api/v1/audits/last')),
+  }));
   const trend = createQuery(() => ({
     queryKey: ['findings', 'trend', select],
     queryFn: () => ask(api.GET('/api/v1/findings/trend', { params: { query: { days: 30, select } } })),
@@ -88,22 +104,26 @@
 
   const running = new WorkFollower();
   const choice = new Choice();
+  const acts = $derived(choice.acts.filter((act) => person.may(MORE.includes(act) ? 'EDITOR' : 'DECIDE')));
   let deciding = $state<'adopt' | 'accept' | 'assign' | undefined>();
   let looking = $state.raw<Finding | undefined>();
   let error = $state<Error | undefined>();
 
-  /** The last of all cameras; a recorder that tells of a change is audited by itself in between, and says nothing of the rest. */
-  const last = $derived(audits.data?.find((a) => a.selection === '') ?? audits.data?.[0]);
+  const last = $derived(audited.data?.at);
   const answer = $derived.by(() => {
-    if (!findings.data || !last) {
-      return 'No audit was run yet.';
+    if (!findings.data || !audited.data) {
+      return undefined;
     }
-    const asOf = `as of the audit ${ago(last.createdAt)}`;
-    if (findings.data.total === 0) {
-      return shown === 'accepted' ? 'Nothing is accepted now.' : `Nothing, as of ${when(last.createdAt)}.`;
+    const { total } = findings.data;
+    if (total === 0) {
+      return shown === 'accepted'
+        ? 'Nothing is accepted now.'
+        : last
+          ? `Nothing, as of ${when(last)}.`
+          : 'No audit was run yet.';
     }
-    const what = count(findings.data.total, shown === 'accepted' ? 'accepted finding' : 'finding');
-    return `${what}${select ? ` for ${select}` : ''}, ${asOf}.`;
+    const what = count(total, shown === 'accepted' ? 'accepted finding' : 'finding');
+    return `${what}${select ? ` for ${select}` : ''}${last ? `, as of the audit ${ago(last)}` : ''}.`;
   });
 
   function turn(to: Record<string, string | undefined>) {
@@ -198,11 +218,7 @@
         'By',
         by,
         [
-          ['cause', 'cause'],
-          ['recorder', 'recorder'],
-          ['group', 'group'],
-          ['setting', 'setting'],
-          ['person', 'person'],
+          ...Object.entries(BY).map(([key, title]): [string, string] => [key, title.toLowerCase()]),
           ['none', 'one by one'],
         ],
         (value) => turn({ by: value }),
@@ -246,11 +262,14 @@
           {select || severity || assigned !== undefined
             ? 'No finding is like that.'
             : last
-              ? last.note
+              ? 'Every camera that could be read holds what it should.'
               : 'Run an audit to compare what cameras should have with what their recorders hold.'}
         </Empty>
       {:else}
-        <p class="mb-1 text-right text-sm print:hidden">
+        <p class="mb-1 flex justify-end gap-x-5 text-sm print:hidden">
+          <a href="{p('/watch')}{select ? `?select=${encodeURIComponent(select)}` : ''}#report"
+            >A report of some days</a
+          >
           <button
             class="text-accent underline"
             title="These findings, one by one, as CSV"
@@ -270,7 +289,7 @@
             <thead>
               <tr class="border-b border-line">
                 <th class="w-8 py-2 text-left" scope="col">
-                  {#if !grouped}
+                  {#if !grouped && mayChoose}
                     <input
                       type="checkbox"
                       aria-label="Choose all"
@@ -278,14 +297,22 @@
                     />
                   {:else}<span class="sr-only">Choose</span>{/if}
                 </th>
-                {#each COLUMNS.filter((c) => HEADS.includes(c.key)) as { key, title } (key)}
-                  <th
-                    class="head py-2 pr-4 {['What', 'Costs', 'Since'].includes(title) ? 'max-sm:hidden' : ''}"
-                    scope="col"
-                    aria-sort={grouped ? undefined : direction(listed.arrangement.sort, key)}
-                    >{#if grouped}{title}{:else}<SortHead {listed} column={key} {title} />{/if}</th
-                  >
-                {/each}
+                {#if grouped}
+                  <th class="head py-2 pr-4" scope="col" colspan="3">{BY[by]}</th>
+                  <th class="head py-2 pr-4 max-sm:hidden" scope="col">Costs</th>
+                  <th class="head py-2 pr-4 max-sm:hidden" scope="col">Since</th>
+                {:else}
+                  {#each COLUMNS.filter((c) => HEADS.includes(c.key)) as { key, title } (key)}
+                    <th
+                      class="head py-2 pr-4 {['What', 'Costs', 'Since'].includes(title)
+                        ? 'max-sm:hidden'
+                        : ''}"
+                      scope="col"
+                      aria-sort={direction(listed.arrangement.sort, key)}
+                      ><SortHead {listed} column={key} {title} /></th
+                    >
+                  {/each}
+                {/if}
                 <th scope="col"><span class="sr-only">History</span></th>
               </tr>
             </thead>
@@ -296,13 +323,17 @@
                     {group}
                     title={titleOf(group.name)}
                     narrowed={{ ...narrowed, by, name: group.name }}
-                    {choice}
+                    choice={mayChoose ? choice : undefined}
                     few={page.total <= FEW}
                     onopen={(f) => (looking = f)}
                   />
                 {/each}
               {:else}
-                <FindingRows findings={sorted(page.items)} {choice} onopen={(f) => (looking = f)} />
+                <FindingRows
+                  findings={sorted(page.items)}
+                  choice={mayChoose ? choice : undefined}
+                  onopen={(f) => (looking = f)}
+                />
               {/if}
             </tbody>
           </table>
@@ -311,19 +342,17 @@
     {/snippet}
   </Loaded>
   {#if choice.size > 0}
-    <Allowed to="EDITOR">
-      <div
-        class="sticky bottom-3 z-10 mt-4 flex flex-wrap items-center gap-2 rounded-md border border-line bg-raised px-4 py-2 shadow-lg"
-        role="region"
-        aria-label="What to do with what is chosen"
-      >
-        <span class="mr-2 font-semibold">{count(choice.size, 'finding')} chosen</span>
-        {#each choice.acts as what, i (what)}
-          <button class="act {i === 0 ? 'act-main' : ''}" onclick={() => decide(what)}>{ACTS[what]}</button>
-        {/each}
-        <button class="act ml-auto" onclick={() => choice.clear()}>Choose none</button>
-      </div>
-    </Allowed>
+    <div
+      class="sticky bottom-3 z-10 mt-4 flex flex-wrap items-center gap-2 rounded-md border border-line bg-raised px-4 py-2 shadow-lg"
+      role="region"
+      aria-label="What to do with what is chosen"
+    >
+      <span class="mr-2 font-semibold">{count(choice.size, 'finding')} chosen</span>
+      {#each acts as what, i (what)}
+        <button class="act {i === 0 ? 'act-main' : ''}" onclick={() => decide(what)}>{ACTS[what]}</button>
+      {/each}
+      <button class="act ml-auto" onclick={() => choice.clear()}>Choose none</button>
+    </div>
   {/if}
 </Page>
 

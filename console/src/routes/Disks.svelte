@@ -1,9 +1,11 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, ask } from '../lib/api/client';
+  import { api, ask, type Schemas } from '../lib/api/client';
   import { bytes, count, groupName, groupTerm } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Heads from '../lib/ui/Heads.svelte';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import { cameraPath, navigate, route } from '../router';
@@ -25,6 +27,13 @@
 
   const select = $derived(String(route.search.select ?? ''));
   const chosen = $derived(String(route.search.store ?? ''));
+
+  type GroupLoad = Schemas['GroupLoad'];
+  const GROUPS: ListColumn<GroupLoad>[] = [
+    { key: 'group', title: 'Group', value: (g) => groupName(g.group) },
+    { key: 'now', title: 'Now', value: (g) => g.now.allBytesADay.likely, text: (g) => load(g, g.now) },
+    { key: 'then', title: 'Then', value: (g) => g.then.allBytesADay.likely, text: (g) => load(g, g.then) },
+  ];
 
   const forecast = createQuery(() => ({
     queryKey: ['forecast', select],
@@ -195,24 +204,21 @@
           </section>
           <section aria-label="By group">
             <h2 class="mb-2 text-lg font-semibold">By group</h2>
-            <table class="w-full text-sm">
-              <Heads titles={['Group', 'Now', 'Then']} />
-              <tbody>
-                {#each f.groups as group (group.group)}
-                  <tr class="border-b border-line/60">
-                    <td class="py-1.5 pr-4">
-                      <a
-                        class="underline decoration-line underline-offset-4 hover:decoration-ink"
-                        href="/disks?select={encodeURIComponent(groupTerm(group.group))}"
-                        >{groupName(group.group)}</a
-                      >
-                    </td>
-                    <td class="py-1.5 pr-4 whitespace-nowrap">{load(group, group.now)}</td>
-                    <td class="py-1.5 pr-4 whitespace-nowrap">{load(group, group.then)}</td>
-                  </tr>
-                {/each}
-              </tbody>
-            </table>
+            {#snippet group(g: GroupLoad)}
+              <a
+                class="underline decoration-line underline-offset-4 hover:decoration-ink"
+                href="/disks?select={encodeURIComponent(groupTerm(g.group))}">{groupName(g.group)}</a
+              >
+            {/snippet}
+            <List
+              name="disk-groups"
+              unit="group"
+              rows={f.groups}
+              columns={GROUPS}
+              of={(g) => g.group}
+              cells={{ group }}
+              part
+            />
           </section>
         </div>
       {/if}

@@ -3,7 +3,7 @@
   import { VList } from 'virtua/svelte';
   import { api, ask, type Schemas } from '../lib/api/client';
   import { count, groupName } from '../lib/format';
-  import { arranged, direction, type ListColumn } from '../lib/list/arrange';
+  import { direction, type ListColumn } from '../lib/list/arrange';
   import { Listed } from '../lib/list/listed.svelte';
   import SortHead from '../lib/list/SortHead.svelte';
   import ListTools from '../lib/list/ListTools.svelte';
@@ -21,13 +21,6 @@
   const PAGE = 200;
   const select = $derived(String(route.search.select ?? ''));
 
-  const cameras = createInfiniteQuery(() => ({
-    queryKey: ['cameras', select],
-    queryFn: ({ pageParam }: { pageParam: string | undefined }) =>
-      ask(api.GET('/api/v1/cameras', { params: { query: { select, limit: PAGE, after: pageParam } } })),
-    initialPageParam: undefined as string | undefined,
-    getNextPageParam: (last) => last.next,
-  }));
   type Row = Schemas['CameraRow'];
   const COLUMNS: ListColumn<Row>[] = [
     { key: 'mark', title: 'Tuning', value: (r) => r.mark.text },
@@ -58,21 +51,26 @@
   const listed = new Listed('cameras', COLUMNS);
   const columns = $derived(listed.columns);
   const tracks = $derived(['24px', ...columns.map((c) => TRACKS[c.key])].join(' '));
-
-  /** So many are fetched to be put in order; the service gives them by recorder and channel. */
-  const SORTED_TO = 5_000;
-  const loaded = $derived(cameras.data?.pages.flatMap((page) => page.items) ?? []);
-  const total = $derived(cameras.data?.pages[0]?.total ?? 0);
-  const sort = $derived(listed.arrangement.sort);
-  const rows = $derived(
-    sort && !cameras.hasNextPage ? arranged(loaded, COLUMNS, { ...listed.arrangement, words: '' }) : loaded,
+  /** Of a column that there is: an address may be older than this version. */
+  const sort = $derived(
+    COLUMNS.some((c) => c.key === listed.arrangement.sort.replace(/^-/, '')) ? listed.arrangement.sort : '',
   );
-  $effect(() => {
-    const mayGoOn = cameras.hasNextPage && !cameras.isFetchingNextPage && !cameras.isFetchNextPageError;
-    if (sort && total <= SORTED_TO && mayGoOn) {
-      void cameras.fetchNextPage();
-    }
-  });
+
+  /** Of any number; the service puts them in order. */
+  function fetched(limit: number, after: string | undefined) {
+    return ask(api.GET('/api/v1/cameras', { params: { query: { select, sort, limit, after } } }));
+  }
+
+  const cameras = createInfiniteQuery(() => ({
+    queryKey: ['cameras', select, sort],
+    queryFn: ({ pageParam }: { pageParam: string | undefined }) => fetched(PAGE, pageParam),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (last) => last.next,
+    // In another order the heads stay, and with them where the keyboard is.
+    placeholderData: (before, query) => (query?.queryKey[1] === select ? before : undefined),
+  }));
+  const rows = $derived(cameras.data?.pages.flatMap((page) => page.items) ?? []);
+  const total = $derived(cameras.data?.pages[0]?.total ?? 0);
 
   /** All that are selected, however many, a page after another. */
   let taking = $state(0);
@@ -83,13 +81,11 @@
     try {
       for (let after: string | undefined, first = true; first || after; first = false) {
         taking = all.length + 1;
-        const page = await ask(
-          api.GET('/api/v1/cameras', { params: { query: { select, limit: 1000, after } } }),
-        );
+        const page = await fetched(1000, after);
         all.push(...page.items);
         after = page.next;
       }
-      listed.take(arranged(all, COLUMNS, { ...listed.arrangement, words: '' }));
+      listed.take(all);
     } catch (e) {
       error = e as Error;
     } finally {
@@ -139,10 +135,6 @@
           <ListTools {listed} ontake={take}>
             {#if taking > 0}
               <span role="status" class="text-faint">{taking - 1} of {count(total, 'camera')} taken …</span>
-            {:else if sort && total > SORTED_TO}
-              <span role="status" class="text-faint"
-                >Narrow down to {SORTED_TO.toLocaleString('en-GB')} or fewer to sort them.</span
-              >
             {/if}
           </ListTools>
           <Trouble {error} />

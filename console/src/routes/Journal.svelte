@@ -2,7 +2,7 @@
   import { createInfiniteQuery } from '@tanstack/svelte-query';
   import type { Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
-  import { journalPages } from '../lib/journal';
+  import { journalPages, wholeJournal } from '../lib/journal';
   import Empty from '../lib/ui/Empty.svelte';
   import type { ListColumn } from '../lib/list/arrange';
   import List from '../lib/list/List.svelte';
@@ -43,6 +43,7 @@
           columns={COLUMNS}
           of={(e) => e.id}
           cells={{ at, detail }}
+          whole={wholeJournal}
         />
         {#if journal.hasNextPage}
           <button

@@ -6,7 +6,7 @@
   import { words } from '../lib/edit/template-draft.svelte';
   import { dayIn } from '../lib/format';
   import Trouble from '../lib/ui/Trouble.svelte';
-  import { above } from './above';
+  import { above, fixedAbove } from './above';
   import ValueEditor from './ValueEditor.svelte';
 
   let {
@@ -63,12 +63,7 @@
     }
   });
 
-  /** Who fixes the whole of it above here; of a week or areas a part may still count. */
-  const fixedBy = $derived(
-    camera?.settings
-      .find((s) => s.key === setting.key && s.fixed)
-      ?.origins.find((o) => o.template !== undefined || o.node !== node)?.text,
-  );
+  const fixedBy = $derived(fixedAbove(camera, node, setting.key));
   const past = $derived(until !== '' && until < dayIn(0));
 
   async function save(event: SubmitEvent) {

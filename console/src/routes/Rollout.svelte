@@ -1,8 +1,9 @@
 <script lang="ts">
-  import Heads from '../lib/ui/Heads.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask } from '../lib/api/client';
+  import { api, ask, type Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Progress from '../lib/ui/Progress.svelte';
@@ -37,6 +38,15 @@
     }
   });
 
+  type Step = Schemas['StepView'];
+  const changed = (s: Step) => s.changes.map((c) => `${c.title} ${c.before ?? '–'} → ${c.after}`).join('; ');
+  const COLUMNS: ListColumn<Step>[] = [
+    { key: 'camera', title: 'Camera', value: (s) => s.camera, text: (s) => s.label },
+    { key: 'wave', title: 'Wave', value: (s) => s.wave },
+    { key: 'state', title: 'State', value: (s) => s.state },
+    { key: 'changes', title: 'Changes', value: changed },
+    { key: 'detail', title: 'Detail', value: (s) => s.detail },
+  ];
   const COLOUR: Record<string, string> = {
     verified: 'text-accent',
     mismatched: 'text-loss font-semibold',
@@ -78,31 +88,27 @@
   {/if}
   <Loaded query={rollout}>
     {#snippet children(r)}
-      <div class="relative overflow-x-auto">
-        <table class="w-full min-w-[720px] text-sm">
-          <Heads titles={['Camera', 'Wave', 'State', 'Changes', 'Detail']} />
-          <tbody>
-            {#each r.steps as s (s.camera)}
-              <tr class="border-b border-line/60 align-top hover:bg-raised">
-                <td class="py-2 pr-4 whitespace-nowrap">
-                  <a class="native" href={cameraPath(s.camera)}>{s.camera}</a>
-                  {s.label}
-                </td>
-                <td class="py-2 pr-4">{s.wave}</td>
-                <td class="py-2 pr-4 {COLOUR[s.state] ?? ''}">{s.state}</td>
-                <td class="py-2 pr-4">
-                  {#each s.changes as c (c.key)}
-                    <div>
-                      {c.title} <span class="native">{c.before ?? '–'} → <b>{c.after}</b></span>
-                    </div>
-                  {/each}
-                </td>
-                <td class="max-w-[320px] py-2 pr-4 text-faint">{s.detail}</td>
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
+      {#snippet camera(s: Step)}
+        <a class="native" href={cameraPath(s.camera)}>{s.camera}</a>
+        {s.label}
+      {/snippet}
+      {#snippet state(s: Step)}<span class={COLOUR[s.state] ?? ''}>{s.state}</span>{/snippet}
+      {#snippet changes(s: Step)}
+        {#each s.changes as c (c.key)}
+          <div>
+            {c.title} <span class="native">{c.before ?? '–'} → <b>{c.after}</b></span>
+          </div>
+        {/each}
+      {/snippet}
+      {#snippet detail(s: Step)}<span class="text-faint">{s.detail}</span>{/snippet}
+      <List
+        name="rollout-steps"
+        unit="camera"
+        rows={r.steps}
+        columns={COLUMNS}
+        of={(s) => s.camera}
+        cells={{ camera, state, changes, detail }}
+      />
     {/snippet}
   </Loaded>
 </Page>

@@ -1,15 +1,35 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Attempt } from '../lib/attempt.svelte';
-  import { api, ask } from '../lib/api/client';
+  import { api, ask, type Schemas } from '../lib/api/client';
   import { when } from '../lib/format';
+  import type { ListColumn } from '../lib/list/arrange';
+  import List from '../lib/list/List.svelte';
   import { person, roles, type Role } from '../lib/session.svelte';
-  import Heads from '../lib/ui/Heads.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
 
   /** Tokens of a person; the own ones, which can be made as well, when nobody is named. */
   let { of, onchanged = () => {} }: { of?: string; onchanged?: () => void } = $props();
+
+  type Token = Schemas['Token'];
+  const COLUMNS: ListColumn<Token>[] = [
+    { key: 'label', title: 'For', value: (t) => t.label },
+    { key: 'createdAt', title: 'Made', value: (t) => t.createdAt, text: (t) => when(t.createdAt) },
+    { key: 'lastUsedAt', title: 'Used last', value: (t) => t.lastUsedAt, text: (t) => when(t.lastUsedAt) },
+    {
+      key: 'endsAt',
+      title: 'Ends',
+      value: (t) => t.endsAt,
+      text: (t) => (t.endsAt ? when(t.endsAt) : 'when revoked'),
+    },
+    {
+      key: 'role',
+      title: 'Lets in to',
+      value: (t) => t.role,
+      text: (t) => (t.role ? `what a ${t.role.toLowerCase()} may` : 'everything'),
+    },
+  ];
 
   const client = useQueryClient();
   const key = $derived(['tokens', of ?? '']);
@@ -58,28 +78,13 @@
 <Loaded query={tokens}>
   {#snippet children(all)}
     {#if all.length > 0}
-      <div class="relative overflow-x-auto">
-        <table class="w-full min-w-[560px] text-sm">
-          <Heads titles={['For', 'Made', 'Used last', 'Ends', 'Lets in to', '']} />
-          <tbody>
-            {#each all as t (t.id)}
-              <tr class="border-b border-line/60">
-                <td class="py-2 pr-4">{t.label}</td>
-                <td class="py-2 pr-4 whitespace-nowrap">{when(t.createdAt)}</td>
-                <td class="py-2 pr-4 whitespace-nowrap">{t.lastUsedAt ? when(t.lastUsedAt) : 'never'}</td>
-                <td class="py-2 pr-4 whitespace-nowrap {t.endsAt ? '' : 'text-faint'}"
-                  >{t.endsAt ? when(t.endsAt) : 'when revoked'}</td
-                >
-                <td class="py-2 pr-4">{t.role ? `what a ${t.role.toLowerCase()} may` : 'everything'}</td>
-                <td class="py-2 text-right"
-                  ><button class="act" disabled={attempts.busy} onclick={() => revoke(t.id)}>Revoke</button
-                  ></td
-                >
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
+      <List name="tokens" unit="token" rows={all} columns={COLUMNS} of={(t) => t.id} part>
+        {#snippet act(t: Token)}
+          <button class="act" disabled={attempts.busy} onclick={() => revoke(t.id)}
+            >Revoke<span class="sr-only"> {t.label}</span></button
+          >
+        {/snippet}
+      </List>
     {:else}
       <p class="text-sm text-faint">None.</p>
     {/if}

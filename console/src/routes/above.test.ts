@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../lib/api/client';
-import { above, NOTHING } from './above';
+import { above, fixedAbove, NOTHING } from './above';
 
 const origin = (kind: string, node: string) => ({ text: kind === 'template' ? 'house' : '', kind, node });
 const house = origin('template', 'fleet');
@@ -62,5 +62,27 @@ describe('what holds without a camera’s own layer', () => {
   it('is nothing where there is no camera, and for settings that are no week', () => {
     expect(above(undefined, 'fleet', 'recording.week')).toBe(NOTHING);
     expect(above(camera, 'camera:haldr-1/07', 'motion.threshold').runs).toEqual([]);
+  });
+});
+
+describe('who fixes a setting above a node', () => {
+  const fixedIn = (...origins: { text: string }[]) =>
+    ({
+      settings: [{ key: 'recording.keep-at-least', fixed: true, origins }],
+    }) as unknown as Schemas['CameraView'];
+  const ask = (seen: Schemas['CameraView'] | undefined, key = 'recording.keep-at-least') =>
+    fixedAbove(seen, 'camera:haldr-1/07', key);
+
+  it('is said by its words', () => {
+    expect(ask(fixedIn(house))).toBe('house');
+    expect(ask(fixedIn({ ...origin('override', 'fleet/terminals'), text: 'override at terminals' }))).toBe(
+      'override at terminals',
+    );
+  });
+
+  it('is nobody where it is fixed here, or not at all, or not known', () => {
+    expect(ask(fixedIn(own))).toBeUndefined();
+    expect(ask(fixedIn(house), 'motion.threshold')).toBeUndefined();
+    expect(ask(undefined)).toBeUndefined();
   });
 });

@@ -24,8 +24,7 @@ export function above(camera: Schemas['CameraView'] | undefined, node: string, k
   if (!camera) {
     return NOTHING;
   }
-  const here = node.replace(/^camera:/, '');
-  const isOwn = (o: Schemas['OriginView'] | undefined) => o?.kind === 'override' && o.node === here;
+  const isOwn = ownAt(node);
   const runs = spoken(camera, key).flatMap(({ from, to, said, origin, beaten }): Run[] => {
     const triggers = isOwn(origin) ? beaten.find((b) => !isOwn(b.origin))?.value : said;
     return triggers === undefined ? [] : [{ from, to, triggers }];
@@ -41,6 +40,12 @@ export function above(camera: Schemas['CameraView'] | undefined, node: string, k
   return { runs, days, areas: camera.areas.filter((a) => a.origins.some((o) => !isOwn(o))) };
 }
 
+/** What is put straight on that node. */
+function ownAt(node: string) {
+  const here = node.replace(/^camera:/, '');
+  return (o: Schemas['OriginView'] | undefined) => o?.kind === 'override' && o.node === here;
+}
+
 function spoken(camera: Schemas['CameraView'], key: string): Spoken[] {
   switch (key) {
     case 'recording.week':
@@ -50,4 +55,14 @@ function spoken(camera: Schemas['CameraView'], key: string): Spoken[] {
     default:
       return [];
   }
+}
+
+/** Who fixes the whole of it above a node; of a week or areas a part may still count. */
+export function fixedAbove(
+  camera: Schemas['CameraView'] | undefined,
+  node: string,
+  key: string,
+): string | undefined {
+  const isOwn = ownAt(node);
+  return camera?.settings.find((s) => s.key === key && s.fixed)?.origins.find((o) => !isOwn(o))?.text;
 }

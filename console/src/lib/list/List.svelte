@@ -1,6 +1,8 @@
 <script lang="ts" generics="T">
   import type { Snippet } from 'svelte';
+  import { Attempt } from '../attempt.svelte';
   import { count } from '../format';
+  import Trouble from '../ui/Trouble.svelte';
   import { arranged, direction, type ListColumn } from './arrange';
   import { Listed } from './listed.svelte';
   import SortHead from './SortHead.svelte';
@@ -19,6 +21,8 @@
     act,
     unit = 'row',
     units = `${unit}s`,
+    part = false,
+    whole,
   }: {
     name: string;
     rows: readonly T[];
@@ -31,6 +35,10 @@
     act?: Snippet<[T]>;
     unit?: string;
     units?: string;
+    /** One of several on its page, where a short one is no more than its rows. */
+    part?: boolean;
+    /** Where the rows are not all there are: all of them, for a file. */
+    whole?: () => Promise<readonly T[]>;
   } = $props();
 
   const NARROWED_FROM = 12;
@@ -39,14 +47,21 @@
   const LEAST_READ = 96;
 
   // svelte-ignore state_referenced_locally
-  const listed = new Listed(name, columns);
+  const listed = new Listed(name, columns, part);
   let shown = $state(STEP);
   let drag: { key: string; from: number; width: number } | undefined;
   const heads = $state<Record<string, HTMLElement>>({});
 
   const seen = $derived(arranged(rows, columns, listed.arrangement));
+  const isLong = $derived(rows.length >= NARROWED_FROM || listed.arrangement.words !== '');
   const widths = $derived(listed.widths);
   const width = (key: string) => heads[key]?.offsetWidth;
+
+  const fetching = new Attempt();
+  const take = () =>
+    whole
+      ? void fetching.run(async () => listed.take(arranged(await whole(), columns, listed.arrangement)))
+      : listed.take(seen);
 
   function key(event: KeyboardEvent, column: string) {
     const step = event.key === 'ArrowRight' ? 16 : event.key === 'ArrowLeft' ? -16 : 0;
@@ -68,21 +83,26 @@
   }
 </script>
 
-<ListTools {listed} ontake={() => listed.take(seen)}>
-  {#if rows.length >= NARROWED_FROM || listed.arrangement.words}
-    <input
-      class="field w-56"
-      type="search"
-      aria-label="Only {units} with"
-      placeholder="Only {units} with …"
-      value={listed.arrangement.words}
-      oninput={(e) => listed.narrow(e.currentTarget.value)}
-    />
-  {/if}
-  {#if seen.length < rows.length}
-    <span role="status" class="text-faint">{seen.length} of {count(rows.length, unit, units)}</span>
-  {/if}
-</ListTools>
+{#if !part || isLong}
+  <ListTools {listed} ontake={take}>
+    {#if isLong}
+      <input
+        class="field w-56"
+        type="search"
+        aria-label="Only {units} with"
+        placeholder="Only {units} with …"
+        value={listed.arrangement.words}
+        oninput={(e) => listed.narrow(e.currentTarget.value)}
+      />
+    {/if}
+    {#if fetching.busy}
+      <span role="status" class="text-faint">All {units} are being fetched …</span>
+    {:else if seen.length < rows.length}
+      <span role="status" class="text-faint">{seen.length} of {count(rows.length, unit, units)}</span>
+    {/if}
+  </ListTools>
+  <Trouble error={fetching.error} />
+{/if}
 <div class="relative -mx-1 overflow-x-auto px-1">
   <table
     class="text-sm {widths ? 'table-fixed' : 'w-full'}"
@@ -122,7 +142,7 @@
           {#each listed.columns as column (column.key)}
             {@const cell = cells[column.key]}
             <td class="py-2 pr-4 {widths ? 'break-words' : ''}"
-              >{#if cell}{@render cell(row)}{:else}{column.value(row) ?? ''}{/if}</td
+              >{#if cell}{@render cell(row)}{:else}{column.text?.(row) ?? column.value(row) ?? ''}{/if}</td
             >
           {/each}
           {#if act}<td class="py-2 text-right whitespace-nowrap">{@render act(row)}</td>{/if}

@@ -15,17 +15,32 @@ const COLUMNS: ListColumn<Row>[] = [
 const rows = (n: number): Row[] =>
   Array.from({ length: n }, (_, i) => ({ name: `r-${i}`, size: (i * 7) % n }));
 
-function list(n: number): HTMLElement {
+function list(n: number, more: Record<string, unknown> = {}): HTMLElement {
   return show(List as unknown as Component<Record<string, unknown>>, {
     name: 'things',
     unit: 'thing',
     rows: rows(n),
     columns: COLUMNS,
     of: (r: Row) => r.name,
+    ...more,
   });
 }
 const column = (page: HTMLElement, nth: number) =>
   [...page.querySelectorAll(`tbody td:nth-child(${nth})`)].map((c) => c.textContent.trim());
+/** What the file holds that a list is taken as. */
+async function taken(page: HTMLElement): Promise<string> {
+  const file = new Promise<Blob>((done) => {
+    URL.createObjectURL = (b) => (done(b as Blob), 'blob:of-the-test');
+  });
+  URL.revokeObjectURL = () => undefined;
+  HTMLAnchorElement.prototype.click = () => undefined;
+  click(page, 'Take as a file');
+  const reader = new FileReader();
+  return new Promise((done) => {
+    reader.onload = () => done(String(reader.result));
+    void file.then((f) => reader.readAsText(f));
+  });
+}
 const settled = () => new Promise((done) => setTimeout(done, 20));
 
 beforeEach(() => {
@@ -73,16 +88,42 @@ test('of very many rows a part is drawn, and a file holds all', async () => {
   expect(page.querySelectorAll('tbody tr')).toHaveLength(300);
   click(page, '300 more things of 1,000');
   expect(page.querySelectorAll('tbody tr')).toHaveLength(600);
-  let file = new Blob();
-  URL.createObjectURL = (b) => ((file = b as Blob), 'blob:of-the-test');
-  URL.revokeObjectURL = () => undefined;
-  HTMLAnchorElement.prototype.click = () => undefined;
-  click(page, 'Take as a file');
-  const text = await new Promise<string>((done) => {
-    const reader = new FileReader();
-    reader.onload = () => done(String(reader.result));
-    reader.readAsText(file);
-  });
+  const text = await taken(page);
   expect(text.trim().split('\n')).toHaveLength(1001);
   expect(text.split('\n')[0]).toBe('name,size');
+});
+
+test('one of several on its page keeps its order apart from theirs, and a short one is no more than its rows', async () => {
+  expect(list(3, { part: true }).querySelector('details')).toBeNull();
+  const page = list(20, { part: true });
+  click(page, 'Size');
+  await settled();
+  flushSync();
+  expect(location.search).toContain('things-sort=size');
+  expect(page.querySelector('details')).not.toBeNull();
+});
+
+test('where more is kept than is shown the file holds all of it', async () => {
+  const text = await taken(list(3, { whole: () => Promise.resolve(rows(5)) }));
+  expect(text.trim().split('\n').sort()).toEqual(['name,size', 'r-0,0', 'r-1,2', 'r-2,4', 'r-3,1', 'r-4,3']);
+});
+
+test('what could not be fetched for a file is said', async () => {
+  const page = list(3, { whole: () => Promise.reject(new Error('the service is away')) });
+  click(page, 'Take as a file');
+  await settled();
+  flushSync();
+  expect(page.textContent).toContain('the service is away');
+});
+
+test('a cell says in words what its value is, and both are found', async () => {
+  const columns = [{ ...COLUMNS[0], text: (r: Row) => `thing ${r.name}` }, COLUMNS[1]];
+  const page = list(20, { columns });
+  expect(column(page, 1)[0]).toBe('thing r-0');
+  const words = one<HTMLInputElement>(page, 'input[type=search]');
+  words.value = 'THING r-19';
+  words.dispatchEvent(new Event('input', { bubbles: true }));
+  await settled();
+  flushSync();
+  expect(column(page, 1)).toEqual(['thing r-19']);
 });

@@ -7,6 +7,8 @@ export interface ListColumn<T> {
   title: string;
   /** What is found, exported and sorted by: numbers as numbers, instants as the service writes them. */
   value: (row: T) => string | number | undefined;
+  /** What stands in the cell, where that is not the value. */
+  text?: (row: T) => string;
   /** Where words are not in the order of their letters. */
   order?: (row: T) => number;
   /** Not shown until somebody asks for it. */
@@ -55,7 +57,9 @@ export function arranged<T>(
     wanted.length === 0
       ? [...rows]
       : rows.filter((row) => {
-          const text = shown.map((c) => String(c.value(row) ?? '').toLowerCase()).join('\n');
+          const text = shown
+            .map((c) => `${c.value(row) ?? ''}\n${c.text?.(row) ?? ''}`.toLowerCase())
+            .join('\n');
           return wanted.every((word) => text.includes(word));
         });
   const by = all.find((c) => c.key === sort.replace(/^-/, ''));

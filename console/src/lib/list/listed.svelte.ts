@@ -9,19 +9,24 @@ const LEAST_WIDTH = 48;
 export class Listed<T> {
   #own = $state.raw<Kept>({});
 
+  /** Before what the address says of it, where a page has more lists than one. */
+  readonly #of: string;
+
   constructor(
     /** Of which list what is kept is; a part of the name of the file. */
     readonly name: string,
     readonly all: readonly ListColumn<T>[],
+    isPart = false,
   ) {
     this.#own = kept(name);
+    this.#of = isPart ? `${name}-` : '';
   }
 
   get arrangement(): Arrangement {
     return {
-      columns: columnsOf(this.all, said('columns'), this.#own.columns),
-      sort: said('sort') ?? this.#own.sort ?? '',
-      words: said('with') ?? '',
+      columns: columnsOf(this.all, said(this.#of + 'columns'), this.#own.columns),
+      sort: said(this.#of + 'sort') ?? this.#own.sort ?? '',
+      words: said(this.#of + 'with') ?? '',
     };
   }
 
@@ -39,11 +44,11 @@ export class Listed<T> {
   sortBy(key: string) {
     const sort = turned(this.arrangement.sort, key);
     this.#remember({ sort });
-    say('sort', sort);
+    say(this.#of + 'sort', sort);
   }
 
   narrow(words: string) {
-    say('with', words);
+    say(this.#of + 'with', words);
   }
 
   show(key: string, wanted: boolean) {
@@ -51,7 +56,7 @@ export class Listed<T> {
     const keys = this.all.filter((c) => (c.key === key ? wanted : columns.includes(c.key))).map((c) => c.key);
     const plain = columnsOf(this.all, undefined, undefined).join() === keys.join();
     this.#remember({ columns: plain ? undefined : keys, widths: undefined });
-    say('columns', plain ? '' : keys.join(','));
+    say(this.#of + 'columns', plain ? '' : keys.join(','));
   }
 
   /** From the first width that somebody sets on, all keep what they have. */

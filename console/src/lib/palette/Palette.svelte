@@ -33,6 +33,14 @@
     retry: false,
   }));
 
+  /** The guide is large, and fetched when somebody looks for something. */
+  const guide = createQuery(() => ({
+    queryKey: ['palette', 'guide'],
+    enabled: open && word.length >= FEWEST_LETTERS,
+    queryFn: async () => [...(await import('../guide/pages')).PAGES],
+    staleTime: Infinity,
+  }));
+
   const to = (path: string) => () => navigate(path as never);
   const selecting = (path: string, selection: string) => `${path}?select=${encodeURIComponent(selection)}`;
 
@@ -89,6 +97,13 @@
         : []),
       ...actsOn(r.name, `recorder:${r.name}`),
     ]),
+    ...(guide.data ?? []).flatMap(([page, { title, sections }]) =>
+      sections.map(({ id, head }, n) => ({
+        words: n === 0 ? title : `${head} (${title})`,
+        sort: 'guide',
+        run: to(`/guide/${page}${n === 0 ? '' : `#${id}`}`),
+      })),
+    ),
     ...KEYS.map(([keys, does]) => ({ words: `${keys}: ${does}`, sort: 'key', run: onkeys })),
   ]);
   const shown = $derived(matching(entries, typed, MOST));

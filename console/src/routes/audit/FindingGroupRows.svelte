@@ -18,7 +18,7 @@
     group: Schemas['GroupView'];
     title: string;
     narrowed: Narrowed;
-    choice: Choice;
+    choice: Choice | undefined;
     /** Nothing needs folding. */
     few: boolean;
     onopen: (finding: Finding) => void;
@@ -34,24 +34,26 @@
     queryFn: () => everyOne(narrowed),
   }));
   const all = $derived(findings.data ?? []);
-  const chosen = $derived(all.filter((f) => choice.has(f.id)).length);
+  const chosen = $derived(all.filter((f) => choice?.has(f.id)).length);
 
   async function toggleAll() {
     asked = true;
     const loaded = findings.data ?? (await findings.refetch()).data ?? [];
-    choice.toggleAll(loaded);
+    choice?.toggleAll(loaded);
   }
 </script>
 
 <tr class="border-b border-line align-baseline">
   <td class="py-2">
-    <input
-      type="checkbox"
-      aria-label="Choose all {count(group.findings, 'finding')}: {title}"
-      checked={chosen > 0 && chosen === all.length}
-      indeterminate={chosen > 0 && chosen < all.length}
-      onchange={toggleAll}
-    />
+    {#if choice}
+      <input
+        type="checkbox"
+        aria-label="Choose all {count(group.findings, 'finding')}: {title}"
+        checked={chosen > 0 && chosen === all.length}
+        indeterminate={chosen > 0 && chosen < all.length}
+        onchange={toggleAll}
+      />
+    {/if}
   </td>
   <td class="py-2 pr-4" colspan="3">
     <button

@@ -9,7 +9,13 @@
     choice,
     inset = false,
     onopen,
-  }: { findings: Finding[]; choice: Choice; inset?: boolean; onopen: (finding: Finding) => void } = $props();
+  }: {
+    findings: Finding[];
+    /** None for those who may decide nothing. */
+    choice: Choice | undefined;
+    inset?: boolean;
+    onopen: (finding: Finding) => void;
+  } = $props();
 
   const SIDE: Record<string, string> = { LOSS: 'loss', WASTE: 'waste', BOTH: 'both ways', NONE: '' };
 </script>
@@ -17,12 +23,14 @@
 {#each findings as f (f.id)}
   <tr class="border-b border-line/60 align-top hover:bg-raised">
     <td class="py-2 {inset ? 'pl-6' : ''}">
-      <input
-        type="checkbox"
-        checked={choice.has(f.id)}
-        aria-label="Choose {f.camera ?? f.recorder}: {f.title}"
-        onchange={() => choice.toggle(f)}
-      />
+      {#if choice}
+        <input
+          type="checkbox"
+          checked={choice.has(f.id)}
+          aria-label="Choose {f.camera ?? f.recorder}: {f.title}"
+          onchange={() => choice.toggle(f)}
+        />
+      {/if}
     </td>
     <td class="py-2 pr-4">
       <span

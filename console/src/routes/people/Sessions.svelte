@@ -1,15 +1,29 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Attempt } from '../../lib/attempt.svelte';
-  import { api, ask } from '../../lib/api/client';
+  import { api, ask, type Schemas } from '../../lib/api/client';
   import { when } from '../../lib/format';
-  import Heads from '../../lib/ui/Heads.svelte';
+  import type { ListColumn } from '../../lib/list/arrange';
+  import List from '../../lib/list/List.svelte';
   import Loaded from '../../lib/ui/Loaded.svelte';
   import Trouble from '../../lib/ui/Trouble.svelte';
   import { machineOf } from './machine';
 
   /** Open sessions of a person; the own ones when nobody is named. */
   let { of }: { of?: string } = $props();
+
+  type Session = Schemas['SessionView'];
+  const COLUMNS: ListColumn<Session>[] = [
+    {
+      key: 'program',
+      title: 'Machine',
+      value: (s) => s.program,
+      text: (s) => `${machineOf(s.program)}${s.thisOne ? ' (this one)' : ''}`,
+    },
+    { key: 'address', title: 'From', value: (s) => s.address },
+    { key: 'began', title: 'Began', value: (s) => s.began, text: (s) => when(s.began) },
+    { key: 'lastSeen', title: 'Seen last', value: (s) => s.lastSeen, text: (s) => when(s.lastSeen) },
+  ];
 
   const client = useQueryClient();
   const key = $derived(['sessions', of ?? '']);
@@ -40,28 +54,12 @@
 <Loaded query={sessions}>
   {#snippet children(all)}
     {#if all.length > 0}
-      <div class="relative overflow-x-auto">
-        <table class="w-full min-w-[560px] text-sm">
-          <Heads titles={['Machine', 'From', 'Began', 'Seen last']} acts />
-          <tbody>
-            {#each all as s (s.id)}
-              <tr class="border-b border-line/60">
-                <td class="py-2 pr-4" title={s.program}
-                  >{machineOf(s.program)}{s.thisOne ? ' (this one)' : ''}</td
-                >
-                <td class="native py-2 pr-4">{s.address}</td>
-                <td class="py-2 pr-4 whitespace-nowrap">{when(s.began)}</td>
-                <td class="py-2 pr-4 whitespace-nowrap">{when(s.lastSeen)}</td>
-                <td class="py-2 text-right">
-                  {#if !s.thisOne}<button class="act" disabled={attempts.busy} onclick={() => end(s.id)}
-                      >End</button
-                    >{/if}
-                </td>
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
+      <List name="sessions" unit="session" rows={all} columns={COLUMNS} of={(s) => s.id} part>
+        {#snippet act(s: Session)}
+          {#if !s.thisOne}<button class="act" disabled={attempts.busy} onclick={() => end(s.id)}>End</button
+            >{/if}
+        {/snippet}
+      </List>
     {:else}
       <p class="text-sm text-faint">None.</p>
     {/if}

@@ -1,13 +1,33 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask } from '../../lib/api/client';
+  import { api, ask, type Schemas } from '../../lib/api/client';
   import { when } from '../../lib/format';
   import Empty from '../../lib/ui/Empty.svelte';
-  import Heads from '../../lib/ui/Heads.svelte';
+  import type { ListColumn } from '../../lib/list/arrange';
+  import List from '../../lib/list/List.svelte';
   import Loaded from '../../lib/ui/Loaded.svelte';
   import Trouble from '../../lib/ui/Trouble.svelte';
 
   /** Who is told when something slips, and what was told. */
+  type Notice = Schemas['NoticeView'];
+  const SEVERITIES = ['low', 'medium', 'high'];
+  const COLUMNS: ListColumn<Notice>[] = [
+    { key: 'target', title: 'To', value: (n) => n.target },
+    { key: 'way', title: 'By', value: (n) => n.way },
+    {
+      key: 'severity',
+      title: 'From which severity on',
+      value: (n) => n.severity,
+      order: (n) => SEVERITIES.indexOf(n.severity),
+    },
+    {
+      key: 'quietFrom',
+      title: 'Quiet hours',
+      value: (n) => n.quietFrom,
+      text: (n) => (n.quietFrom ? `${n.quietFrom} to ${n.quietTo}` : 'none'),
+    },
+  ];
+
   const client = useQueryClient();
   const notices = createQuery(() => ({
     queryKey: ['notices'],
@@ -61,29 +81,16 @@
       {#if all.length === 0}
         <Empty title="Nobody is told.">New findings are seen by those alone who look.</Empty>
       {:else}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[680px] text-sm">
-            <Heads titles={['To', 'By', 'From which severity on', 'Quiet hours', '']} />
-            <tbody>
-              {#each all as n (n.id)}
-                <tr class="border-b border-line/60 hover:bg-raised">
-                  <td class="py-2 pr-4 break-all">{n.target}</td>
-                  <td class="py-2 pr-4">{n.way}</td>
-                  <td class="py-2 pr-4">{n.severity}</td>
-                  <td class="py-2 pr-4">{n.quietFrom ? `${n.quietFrom} to ${n.quietTo}` : 'none'}</td>
-                  <td class="py-2 text-right whitespace-nowrap">
-                    <button class="text-accent underline" onclick={() => test(n.id)}
-                      >test<span class="sr-only"> {n.target}</span></button
-                    >
-                    <button class="ml-4 text-accent underline" onclick={() => remove(n.id)}
-                      >take away<span class="sr-only"> {n.target}</span></button
-                    >
-                  </td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        <List name="notices" unit="notice" rows={all} columns={COLUMNS} of={(n) => n.id} part>
+          {#snippet act(n: Notice)}
+            <button class="text-accent underline" onclick={() => test(n.id)}
+              >test<span class="sr-only"> {n.target}</span></button
+            >
+            <button class="ml-4 text-accent underline" onclick={() => remove(n.id)}
+              >take away<span class="sr-only"> {n.target}</span></button
+            >
+          {/snippet}
+        </List>
       {/if}
     {/snippet}
   </Loaded>
@@ -109,9 +116,7 @@
     <label>
       <span class="head mb-1 block">Severity from</span>
       <select class="field" bind:value={severity} name="severity">
-        <option>low</option>
-        <option>medium</option>
-        <option>high</option>
+        {#each SEVERITIES as s (s)}<option>{s}</option>{/each}
       </select>
     </label>
     <label>

@@ -6,7 +6,8 @@
   import { person } from '../../lib/session.svelte';
   import Allowed from '../../lib/ui/Allowed.svelte';
   import Empty from '../../lib/ui/Empty.svelte';
-  import Heads from '../../lib/ui/Heads.svelte';
+  import type { ListColumn } from '../../lib/list/arrange';
+  import List from '../../lib/list/List.svelte';
   import Loaded from '../../lib/ui/Loaded.svelte';
   import Trouble from '../../lib/ui/Trouble.svelte';
 
@@ -26,6 +27,20 @@
             ? 'Tables for other programs'
             : 'Audit';
   }
+
+  type Plan = Schemas['PlanView'];
+  const COLUMNS: ListColumn<Plan>[] = [
+    { key: 'kind', title: 'What', value: planWords },
+    { key: 'words', title: 'When', value: (p) => p.words },
+    { key: 'select', title: 'Of', value: (p) => p.select, text: (p) => p.select || 'everything' },
+    {
+      key: 'next',
+      title: 'Next',
+      value: (p) => p.next[0],
+      text: (p) => p.next.map((n) => when(n)).join(', '),
+    },
+    { key: 'lastAt', title: 'Last', value: (p) => p.lastAt },
+  ];
 
   let cron = $state('0 6 * * 1-5');
   let select = $state('');
@@ -80,36 +95,31 @@
       {#if all.length === 0}
         <Empty title="No audit is planned.">Nobody would notice by itself when a camera slips away.</Empty>
       {:else}
-        <div class="relative overflow-x-auto">
-          <table class="w-full min-w-[680px] text-sm">
-            <Heads titles={['What', 'When', 'Of', 'Next', 'Last', '']} />
-            <tbody>
-              {#each all as p (p.id)}
-                <tr class="border-b border-line/60 align-top hover:bg-raised">
-                  <td class="py-2 pr-4">
-                    {planWords(p)}
-                    {#if p.mail}<span class="block text-faint">to {p.mail}</span>{/if}
-                  </td>
-                  <td class="py-2 pr-4">{p.words} <span class="text-faint">({p.zone})</span></td>
-                  <td class="py-2 pr-4">{p.select || 'everything'}</td>
-                  <td class="py-2 pr-4">{p.next.map((n) => when(n)).join(', ')}</td>
-                  <td class="py-2 pr-4">
-                    {#if p.trouble}<span class="text-loss">did not run: {p.trouble}</span>{:else}{when(
-                        p.lastAt,
-                      )}{/if}
-                  </td>
-                  <td class="py-2 text-right">
-                    <Allowed to="EDITOR"
-                      ><button class="text-accent underline" onclick={() => remove(p.id)}
-                        >take away<span class="sr-only"> the plan {p.words}</span></button
-                      ></Allowed
-                    >
-                  </td>
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        </div>
+        {#snippet kindOf(p: Plan)}
+          {planWords(p)}
+          {#if p.mail}<span class="block text-faint">to {p.mail}</span>{/if}
+        {/snippet}
+        {#snippet words(p: Plan)}{p.words} <span class="text-faint">({p.zone})</span>{/snippet}
+        {#snippet lastAt(p: Plan)}
+          {#if p.trouble}<span class="text-loss">did not run: {p.trouble}</span>{:else}{when(p.lastAt)}{/if}
+        {/snippet}
+        <List
+          name="plans"
+          unit="plan"
+          rows={all}
+          columns={COLUMNS}
+          of={(p) => p.id}
+          cells={{ kind: kindOf, words, lastAt }}
+          part
+        >
+          {#snippet act(p: Plan)}
+            <Allowed to="EDITOR"
+              ><button class="text-accent underline" onclick={() => remove(p.id)}
+                >take away<span class="sr-only"> the plan {p.words}</span></button
+              ></Allowed
+            >
+          {/snippet}
+        </List>
       {/if}
     {/snippet}
   </Loaded>

@@ -2,12 +2,21 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask } from '../../lib/api/client';
   import { bytes, count, dayIn, when } from '../../lib/format';
+  import { route } from '../../router';
   import { rested } from '../../lib/rested.svelte';
 
   /** A report to take away; its figures are shown before. */
   let from = $state(dayIn(-29));
   let to = $state(dayIn(0));
-  let select = $state('');
+  let select = $state(String(route.search.select ?? ''));
+  let head = $state<HTMLElement>();
+
+  // From a page that leads to it, below what else keeps watch.
+  $effect(() => {
+    if (route.hash === '#report') {
+      head?.scrollIntoView();
+    }
+  });
 
   const query = $derived({ from, to, select });
   const typed = rested(() => query, 250);
@@ -27,7 +36,7 @@
 </script>
 
 <section class="mb-10" aria-labelledby="report">
-  <h2 id="report" class="mb-2 text-lg font-semibold">A report to take away</h2>
+  <h2 id="report" bind:this={head} class="mb-2 text-lg font-semibold">A report to take away</h2>
   <div class="flex flex-wrap items-end gap-4">
     <label>
       <span class="head mb-1 block">First day</span>
@@ -57,7 +66,7 @@
     {@const r = report.data}
     <p class="mt-3 max-w-[75ch]">
       Of all camera-days {percent(r.inTunePercent)} in tune, {percent(r.outOfTunePercent)} not,
-      {percent(r.notKnownPercent)} not known. {r.openAtBegin} findings open at the begin, {r.opened} new,
+      {percent(r.notKnownPercent)} not known. {r.openAtBegin} findings open at the beginning, {r.opened} new,
       {r.ended} ended, {r.openAtEnd} open at the end{r.highAtEnd > 0 ? `, ${r.highAtEnd} of them high` : ''}.
     </p>
   {/if}

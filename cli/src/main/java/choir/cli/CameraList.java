@@ -21,7 +21,8 @@ final class CameraList extends Act {
     int run(Client service) {
         listing.print(
                 out(),
-                service.all(Client.select("/api/v1/cameras", Selections.joined(words, select))),
+                service,
+                Client.select("/api/v1/cameras", Selections.joined(words, select)),
                 new Table("camera", "label", "device", "group", "family", "tags", "state"),
                 c -> new String[] {
                     Listing.text(c, "camera"),

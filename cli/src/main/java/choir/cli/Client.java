@@ -70,14 +70,23 @@ final class Client {
 
     /** All items of a list that comes in pages. */
     List<JsonNode> all(String path) {
+        return first(Integer.MAX_VALUE, path);
+    }
+
+    /** The first so many of a list, whose pages are asked for until there are enough. */
+    List<JsonNode> first(int most, String path) {
         List<JsonNode> items = new ArrayList<>();
         String cursor = "";
-        do {
-            var page = get(path + (path.contains("?") ? "&" : "?") + "limit=" + PAGE
+        while (items.size() < most) {
+            int limit = Math.min(PAGE, most - items.size());
+            var page = get(path + (path.contains("?") ? "&" : "?") + "limit=" + limit
                     + (cursor.isEmpty() ? "" : "&after=" + encode(cursor)));
             page.get("items").forEach(items::add);
             cursor = page.path("next").asString("");
-        } while (!cursor.isEmpty());
+            if (cursor.isEmpty()) {
+                break;
+            }
+        }
         return items;
     }
 

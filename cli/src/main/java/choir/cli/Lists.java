@@ -27,6 +27,17 @@ final class Lists extends Listing {
         super.print(out, arranged(items), empty, row, none);
     }
 
+    /**
+     * A list that the service itself puts in order: no more of it is fetched than asked for.
+     *
+     * @param path without sort and limit
+     */
+    void print(
+            PrintWriter out, Client service, String path, Table empty, Function<JsonNode, String[]> row, String none) {
+        var inOrder = sort.isEmpty() ? path : path + (path.contains("?") ? "&" : "?") + "sort=" + Client.encode(sort);
+        super.print(out, service.first(limit < 0 ? Integer.MAX_VALUE : limit, inOrder), empty, row, none);
+    }
+
     /** In the order asked for, what has no value there last, and no more than asked for. */
     List<JsonNode> arranged(List<JsonNode> items) {
         var ordered = sort.isEmpty() || items.isEmpty() ? items : ordered(items);

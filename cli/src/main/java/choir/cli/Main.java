@@ -58,6 +58,7 @@ public final class Main {
         COMMANDS.put("second-factor", SecondFactorCommand.class);
         COMMANDS.put("user", UserCommand.class);
         COMMANDS.put("inbox", InboxCommand.class);
+        COMMANDS.put("journal", JournalCommand.class);
         COMMANDS.put("check-up", CheckUpCommand.class);
         COMMANDS.put("backup", BackupCommand.class);
         COMMANDS.put("restore", RestoreCommand.class);

@@ -110,7 +110,7 @@ final class ReportCommand extends Act {
                         r.has("knownSince")
                                 ? " (the first audit was " + Times.of(Listing.text(r, "knownSince")) + ")"
                                 : " (nothing was audited yet)"));
-        say("  findings: " + Listing.number(r, "openAtBegin") + " at the begin, " + Listing.number(r, "opened")
+        say("  findings: " + Listing.number(r, "openAtBegin") + " at the beginning, " + Listing.number(r, "opened")
                 + " new, " + Listing.number(r, "ended") + " ended, " + Listing.number(r, "openAtEnd")
                 + " at the end, " + Listing.number(r, "highAtEnd") + " of them high");
         say("  without recording: at most %.1f hours in all"

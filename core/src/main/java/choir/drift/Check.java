@@ -2,23 +2,25 @@ package choir.drift;
 
 /** What makes a configuration defeat itself, whoever asks for it. */
 public enum Check {
-    RECORDS_NOTHING("records nothing", Severity.HIGH),
-    MOTION_WITHOUT_DETECTION("waits for motion with detection off", Severity.HIGH),
-    NOT_SWITCHED_ON("a schedule that is not switched on", Severity.HIGH),
-    IGNORES_EVERYTHING("ignores everything", Severity.HIGH),
-    NO_STORE("no store", Severity.HIGH),
-    SHORTER_THAN_ASKED("shorter than asked", Severity.MEDIUM),
-    KEEPING_CONTRADICTS("keeps longer than it may", Severity.MEDIUM),
-    DETECTION_UNUSED("detection that nothing uses", Severity.LOW),
-    BLIND_HOURS("hours without recording", Severity.LOW),
-    INCOMPLETE_WEEK("a week with gaps", Severity.LOW);
+    RECORDS_NOTHING("records nothing", Severity.HIGH, Distance.Direction.LOSS),
+    MOTION_WITHOUT_DETECTION("waits for motion with detection off", Severity.HIGH, Distance.Direction.LOSS),
+    NOT_SWITCHED_ON("a schedule that is not switched on", Severity.HIGH, Distance.Direction.LOSS),
+    IGNORES_EVERYTHING("ignores everything", Severity.HIGH, Distance.Direction.LOSS),
+    NO_STORE("no store", Severity.HIGH, Distance.Direction.LOSS),
+    SHORTER_THAN_ASKED("shorter than asked", Severity.MEDIUM, Distance.Direction.LOSS),
+    KEEPING_CONTRADICTS("keeps longer than it may", Severity.MEDIUM, Distance.Direction.NONE),
+    DETECTION_UNUSED("detection that nothing uses", Severity.LOW, Distance.Direction.WASTE),
+    BLIND_HOURS("hours without recording", Severity.LOW, Distance.Direction.LOSS),
+    INCOMPLETE_WEEK("a week with gaps", Severity.LOW, Distance.Direction.NONE);
 
     private final String words;
     private final Severity severity;
+    private final Distance.Direction costs;
 
-    Check(String words, Severity severity) {
+    Check(String words, Severity severity, Distance.Direction costs) {
         this.words = words;
         this.severity = severity;
+        this.costs = costs;
     }
 
     public String words() {
@@ -27,5 +29,10 @@ public enum Check {
 
     public Severity severity() {
         return severity;
+    }
+
+    /** To which side footage is likely to go wrong. */
+    public Distance.Direction costs() {
+        return costs;
     }
 }

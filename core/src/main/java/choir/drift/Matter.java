@@ -35,6 +35,11 @@ public sealed interface Matter {
         return Optional.empty();
     }
 
+    /** To which side footage goes wrong by it, where no distance says that. */
+    default Distance.Direction costs() {
+        return Distance.Direction.NONE;
+    }
+
     /** What is wrong with one camera. */
     sealed interface OfCamera extends Matter {}
 
@@ -129,6 +134,11 @@ public sealed interface Matter {
         @Override
         public String title() {
             return asked ? "Policy" : "At the recorder";
+        }
+
+        @Override
+        public Distance.Direction costs() {
+            return check.costs();
         }
     }
 
@@ -245,6 +255,11 @@ public sealed interface Matter {
         public String title() {
             return "Footage";
         }
+
+        @Override
+        public Distance.Direction costs() {
+            return Distance.Direction.LOSS;
+        }
     }
 
     /** Footage is gone before its days. */
@@ -257,6 +272,11 @@ public sealed interface Matter {
         @Override
         public String title() {
             return "Keeping";
+        }
+
+        @Override
+        public Distance.Direction costs() {
+            return Distance.Direction.LOSS;
         }
     }
 
@@ -271,6 +291,11 @@ public sealed interface Matter {
         public String title() {
             return "Triggering";
         }
+
+        @Override
+        public Distance.Direction costs() {
+            return Distance.Direction.LOSS;
+        }
     }
 
     /** It records by motion all the time, while its peers do not. */
@@ -284,6 +309,11 @@ public sealed interface Matter {
         public String title() {
             return "Triggering";
         }
+
+        @Override
+        public Distance.Direction costs() {
+            return Distance.Direction.WASTE;
+        }
     }
 
     /** It records, and nothing is to be seen: a channel without a camera, a broken one, a covered lens. */
@@ -296,6 +326,11 @@ public sealed interface Matter {
         @Override
         public String title() {
             return "Picture";
+        }
+
+        @Override
+        public Distance.Direction costs() {
+            return Distance.Direction.WASTE;
         }
     }
 

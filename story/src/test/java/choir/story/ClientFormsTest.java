@@ -2,6 +2,7 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import choir.fleet.NaturalOrder;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.time.Instant;
@@ -162,5 +163,31 @@ class ClientFormsTest {
         assertThat(all.lines().count()).isGreaterThan(folded.lines().count());
         assertThat(choir.choir("finding", "list", "--all", "--limit", "2").out().lines())
                 .hasSize(3);
+    }
+
+    @Test
+    void theJournalIsReadToItsBeginningAndOfOneThingAlone() {
+        var newest = json("journal", "--limit", "3", "--format", "json");
+        assertThat(newest).hasSize(3);
+        assertThat(newest.get(0).path("id").asLong())
+                .isGreaterThan(newest.get(2).path("id").asLong());
+        var all = json("journal", "--all", "--format", "json");
+        assertThat(all.get(all.size() - 1).path("id").asLong()).isEqualTo(1);
+        assertThat(json("journal", "--about", "haldr-1", "--format", "json").values())
+                .isNotEmpty()
+                .allSatisfy(e -> assertThat(e.path("subject").asString()).isEqualTo("haldr-1"));
+        assertThat(choir.choir("journal", "--limit", "0").errors()).contains("--limit is 1 or more");
+    }
+
+    @Test
+    void camerasComeInTheOrderOfTheService() {
+        var labels = json("camera", "list", "--sort", "-label", "--limit", "2", "--format", "json");
+        assertThat(labels).hasSize(2);
+        assertThat(labels.values().stream()
+                        .map(c -> c.path("label").asString())
+                        .toList()
+                        .reversed())
+                .isSortedAccordingTo(NaturalOrder.BY_NAME);
+        assertThat(choir.choir("camera", "list", "--sort", "device").errors()).contains("did you mean \"deviceName\"?");
     }
 }

@@ -67,6 +67,7 @@ class InterfaceDocumentTest {
         "/api/v1/templates/{name}/revisions, /api/v1/templates/house/revisions",
         "/api/v1/findings, /api/v1/findings",
         "/api/v1/audits, /api/v1/audits",
+        "/api/v1/audits/last, /api/v1/audits/last",
         "/api/v1/rollouts, /api/v1/rollouts",
         "/api/v1/rollouts/{id}, /api/v1/rollouts/2",
         "/api/v1/journal, /api/v1/journal",

@@ -2,6 +2,7 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import choir.fleet.NaturalOrder;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -61,6 +62,29 @@ class ManyThingsTest {
         assertThat(choir.get("/api/v1/cameras?limit=0").detail()).contains("limit is 1 to 1000");
         assertThat(choir.get("/api/v1/cameras?after=nobody").detail()).contains("is not a camera");
         assertThat(choir.get("/api/v1/cameras?limit=many").status()).isEqualTo(400);
+        assertThat(choir.get("/api/v1/cameras?sort=lable").detail()).contains("did you mean \"label\"?");
+        assertThat(choir.get("/api/v1/cameras?sort=label&after=nobody").detail())
+                .contains("not of a list in this order");
+    }
+
+    @Test
+    @Order(1)
+    void pagesInAnotherOrderFollowEachOtherToo() {
+        var labels = labels("label");
+        assertThat(labels).hasSize(20).isSortedAccordingTo(NaturalOrder.BY_NAME);
+        assertThat(labels("-label")).isEqualTo(labels.reversed());
+    }
+
+    private static List<String> labels(String sort) {
+        List<String> seen = new ArrayList<>();
+        var cursor = "";
+        do {
+            var after = cursor.isEmpty() ? "" : "&after=" + cursor;
+            var page = choir.get("/api/v1/cameras?limit=7&sort=" + sort + after).body();
+            page.path("items").forEach(c -> seen.add(c.path("label").asString()));
+            cursor = page.path("next").asString("");
+        } while (!cursor.isEmpty());
+        return seen;
     }
 
     @Test

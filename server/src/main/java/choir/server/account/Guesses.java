@@ -39,7 +39,8 @@ class Guesses {
     private record Slowness(int free, Duration longest) {
         Instant until(int failures, Instant now) {
             if (failures < free) {
-                return now;
+                // Not now: another that came a moment earlier may be counted after this one.
+                return Instant.MIN;
             }
             long seconds = 1L << Math.min(30, failures - free + 1);
             return now.plusSeconds(Math.min(seconds, longest.toSeconds()));

@@ -63,6 +63,7 @@ final class Rules {
                 "GET /activity/now",
                 "GET /activity/now/counts",
                 "GET /audits",
+                "GET /audits/last",
                 "GET /calendars/**",
                 "GET /cameras/**",
                 "GET /changes",

@@ -7,11 +7,13 @@ import choir.server.standing.Standings;
 import choir.server.web.Page;
 import choir.server.web.Problem;
 import choir.server.work.Task;
+import choir.server.work.WorkHistory;
 import choir.server.work.WorkView;
 import choir.server.work.Works;
 import java.net.URI;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -54,6 +56,7 @@ class AuditApi {
     record DayView(String date, int opened, int ended, int high, int medium, int low) {}
 
     private final Works works;
+    private final WorkHistory history;
     private final AuditStarts starts;
     private final FindingStore findings;
     private final ChosenFindings chosen;
@@ -63,6 +66,7 @@ class AuditApi {
 
     AuditApi(
             Works works,
+            WorkHistory history,
             AuditStarts starts,
             FindingStore findings,
             ChosenFindings chosen,
@@ -70,6 +74,7 @@ class AuditApi {
             Database database,
             Clock clock) {
         this.works = works;
+        this.history = history;
         this.starts = starts;
         this.findings = findings;
         this.chosen = chosen;
@@ -94,6 +99,24 @@ class AuditApi {
                 .filter(w -> Reach.current().isEverywhere() || w.who().equals(who.getName()))
                 .map(WorkView::of)
                 .toList();
+    }
+
+    /**
+     * When everything was audited last, whoever asks; where that never was, the last audit that they began themselves.
+     *
+     * @param at missing when there was none
+     */
+    record LastAuditView(@Nullable String at) {}
+
+    @GetMapping("/api/v1/audits/last")
+    LastAuditView last(Principal who) {
+        return new LastAuditView(history.lastDoneOfAll(Task.Kind.AUDIT)
+                .or(() -> works.list(Task.Kind.AUDIT, 100).stream()
+                        .filter(w -> w.who().equals(who.getName()))
+                        .flatMap(w -> w.endedAt().stream())
+                        .findFirst())
+                .map(Instant::toString)
+                .orElse(null));
     }
 
     /**

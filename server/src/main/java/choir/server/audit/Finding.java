@@ -55,6 +55,12 @@ public record Finding(
         return FindingView.cause(this);
     }
 
+    /** To which side footage goes wrong by it. */
+    public Distance.Direction costs() {
+        var direction = distance.direction();
+        return direction == Distance.Direction.NONE ? matter.costs() : direction;
+    }
+
     /** It was accepted, and neither its day has passed nor anything about it moved since. */
     boolean isAccepted(LocalDate today) {
         return acceptedUntil.filter(last -> !last.isBefore(today)).isPresent();

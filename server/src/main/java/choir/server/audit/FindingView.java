@@ -72,7 +72,7 @@ record FindingView(
                                 .map(a -> a.name().toLowerCase(Locale.ROOT))
                                 .toList(),
                 cause(f),
-                f.distance().direction().name(),
+                f.costs().name(),
                 f.distance().loss(),
                 f.distance().waste(),
                 unit(f.distance()),

@@ -166,13 +166,15 @@ record Seen(
         return about(
                 new Matter.NotRecorded(),
                 seconds >= 60 ? Severity.HIGH : Severity.MEDIUM,
-                length(seconds) + " that had to be recorded " + (seconds == 1 ? "is" : "are") + " missing, on " + days
+                length(seconds) + " that had to be recorded " + (seconds == 1 ? "is" : "are") + " missing on " + days
                         + " of the last " + RecordedCheck.DAYS + " days"
                         + (gaps == 1
                                 ? ": "
-                                : "; the longest " + length(longest.span().seconds()) + " of " + gaps + ": ")
-                        + begin.format(WHEN) + " to " + end.format(TIME) + " ("
-                        + longest.demanded().text() + "), " + Then.inWords(longest.cause()) + "."
+                                : ", in " + gaps + " gaps; the longest "
+                                        + length(longest.span().seconds()) + ", ")
+                        + begin.format(WHEN)
+                        + (begin.format(TIME).equals(end.format(TIME)) ? "" : " to " + end.format(TIME)) + " ("
+                        + longest.demanded().text() + "); " + Then.inWords(longest.cause()) + "."
                         + (together == 0
                                 ? ""
                                 : " " + together

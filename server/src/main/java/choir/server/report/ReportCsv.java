@@ -67,7 +67,7 @@ final class ReportCsv {
                 f.matter().setting().map(SettingKey::text).orElse(""),
                 f.why(),
                 f.severity().word(),
-                f.distance().direction().name().toLowerCase(java.util.Locale.ROOT),
+                f.costs().name().toLowerCase(java.util.Locale.ROOT),
                 f.distance().loss().toPlainString(),
                 f.distance().waste().toPlainString(),
                 Integer.toString(f.distance().minutesWithoutRecording()),

@@ -24,14 +24,19 @@ class CameraApi {
         this.pauses = pauses;
     }
 
+    /** @param sort a column of the rows, with a minus before it from the last to the first; by recorder and channel if empty */
     @GetMapping("/api/v1/cameras")
     Page<CameraRow> cameras(
             @RequestParam(defaultValue = "") String select,
             @RequestParam(required = false) @Nullable String after,
+            @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "100") int limit) {
-        return standings
-                .page(Selection.parse(select), Optional.ofNullable(after).map(Node.Camera::parse), limit)
-                .map(CameraRow::of);
+        var chosen = Selection.parse(select);
+        var cursor = Optional.ofNullable(after);
+        var page = sort.isEmpty()
+                ? standings.page(chosen, cursor.map(Node.Camera::parse), limit)
+                : standings.page(chosen, CameraOrder.parse(sort), cursor.map(CameraOrder.Place::parse), limit);
+        return page.map(CameraRow::of);
     }
 
     @GetMapping("/api/v1/cameras/{recorder}/{channel}")

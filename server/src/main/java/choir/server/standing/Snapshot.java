@@ -15,6 +15,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
@@ -216,6 +217,35 @@ final class Snapshot {
         }
         var next = more ? found.getLast().camera().text() : null;
         return new Part(found, next, count(selection));
+    }
+
+    /**
+     * The cameras after a place in another order. All that are meant are looked at, and no more than one part of them kept.
+     *
+     * @param limit how many at most
+     */
+    Part part(Selection selection, CameraOrder order, Optional<CameraOrder.Place> after, int limit) {
+        record Placed(CameraOrder.Place place, Standing camera) {}
+        Comparator<Placed> inOrder = Comparator.comparing(Placed::place, order);
+        var first = new PriorityQueue<>(limit + 1, inOrder.reversed());
+        each(selection, camera -> {
+            var place = order.place(camera);
+            boolean isPast = after.isPresent() && order.compare(place, after.get()) <= 0;
+            boolean isLate =
+                    first.size() > limit && order.compare(place, first.element().place()) > 0;
+            if (!isPast && !isLate) {
+                first.add(new Placed(place, camera));
+                if (first.size() > limit + 1) {
+                    first.remove();
+                }
+            }
+        });
+        boolean more = first.size() > limit;
+        var found = first.stream().sorted(inOrder).limit(limit).toList();
+        return new Part(
+                found.stream().map(Placed::camera).toList(),
+                more ? found.getLast().place().text() : null,
+                count(selection));
     }
 
     static int compare(Node.Camera a, Node.Camera b) {

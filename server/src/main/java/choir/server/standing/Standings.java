@@ -233,6 +233,12 @@ public class Standings {
         return new Page<>(part.cameras(), part.next(), part.total());
     }
 
+    /** The cameras after a place, in another order. */
+    Page<Standing> page(Selection selection, CameraOrder order, Optional<CameraOrder.Place> after, int limit) {
+        var part = snapshot().part(Reach.current().narrow(selection), order, after, Page.checked(limit));
+        return new Page<>(part.cameras(), part.next(), part.total());
+    }
+
     /** @throws Problem the same for a camera that is not there and for one that the person of this request may not see */
     public Standing of(Node.Camera camera) {
         return snapshot()

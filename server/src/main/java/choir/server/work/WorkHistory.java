@@ -23,4 +23,16 @@ public class WorkHistory {
                 .query((row, n) -> Instant.parse(row.getString("ended_at")))
                 .optional();
     }
+
+    /** The end of the last work of a kind that was about everything and could be done; by its text, as {@link TaskJson} writes it. */
+    public Optional<Instant> lastDoneOfAll(Task.Kind kind) {
+        return database.query("""
+                        SELECT ended_at FROM work
+                        WHERE kind = :kind AND instr(task, '"selection":""') > 0 AND state IN ('DONE', 'PARTLY')
+                        ORDER BY id DESC LIMIT 1
+                        """)
+                .param("kind", kind.name())
+                .query((row, n) -> Instant.parse(row.getString("ended_at")))
+                .optional();
+    }
 }

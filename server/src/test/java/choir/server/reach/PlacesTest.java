@@ -478,6 +478,20 @@ class PlacesTest {
     }
 
     @Test
+    void whenAllWasAuditedLastIsSaidToWhoeverSeesAPart() {
+        var before = service.get("/api/v1/audits/last").body().path("at").asString();
+        assertThat(Instant.parse(before)).isBefore(Instant.now());
+        service.as("nora", "technician:north", () -> {
+            assertThat(service.get("/api/v1/audits").body()).isEmpty();
+            service.finish(service.post("/api/v1/audits", Map.of("select", "")));
+            assertThat(service.get("/api/v1/audits").body()).hasSize(1);
+            assertThat(service.get("/api/v1/audits/last").body().path("at").asString())
+                    .as("an audit of a part is none of all")
+                    .isEqualTo(before);
+        });
+    }
+
+    @Test
     void aPlaceGoesWithItsGroupAndKeepsItFromGoing() {
         service.as("nora", "viewer:north/pier", () -> {
             var mine = service.get("/api/v1/cameras").body().path("total").asInt();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import choir.family.NativeConfig;
 import choir.family.NativeValue;
 import choir.fleet.CameraState;
+import choir.fleet.NaturalOrder;
 import choir.fleet.Node;
 import choir.fleet.Selection;
 import choir.policy.Catalogue;
@@ -14,10 +15,13 @@ import choir.server.TestService;
 import choir.week.WeekText;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import org.junit.jupiter.api.Test;
@@ -245,6 +249,9 @@ class StandingsOracleTest {
             assertThat(kept.count(selection)).as(text).isEqualTo(expected.size());
             assertThat(paged(kept, selection)).as(text).isEqualTo(expected);
         }
+        for (var text : List.of("label", "-label", "mark", "-states", "camera", "-camera", "tags")) {
+            assertThat(ordered(kept, CameraOrder.parse(text))).as(text).isEqualTo(slowlyOrdered(all, text));
+        }
         checkTallies(kept, all);
     }
 
@@ -260,15 +267,52 @@ class StandingsOracleTest {
 
     private static List<Node.Camera> paged(Snapshot snapshot, Selection selection) {
         List<Node.Camera> found = new ArrayList<>();
-        java.util.Optional<Node.Camera> after = java.util.Optional.empty();
+        Optional<Node.Camera> after = Optional.empty();
         while (true) {
             var part = snapshot.part(selection, after, 2);
             part.cameras().forEach(c -> found.add(c.camera()));
             if (part.next() == null) {
                 return found;
             }
-            after = java.util.Optional.of(Node.Camera.parse(part.next()));
+            after = Optional.of(Node.Camera.parse(part.next()));
         }
+    }
+
+    private static List<Node.Camera> ordered(Snapshot snapshot, CameraOrder order) {
+        List<Node.Camera> found = new ArrayList<>();
+        Optional<CameraOrder.Place> after = Optional.empty();
+        while (true) {
+            var part = snapshot.part(Selection.ALL, order, after, 2);
+            part.cameras().forEach(c -> found.add(c.camera()));
+            if (part.next() == null) {
+                return found;
+            }
+            after = Optional.of(CameraOrder.Place.parse(part.next()));
+        }
+    }
+
+    /** By what the rows say, all at once. */
+    private static List<Node.Camera> slowlyOrdered(List<Standing> all, String text) {
+        boolean isFromTheLast = text.startsWith("-");
+        Function<Standing, String> value = switch (text.replaceFirst("-", "")) {
+            case "label" -> s -> CameraRow.of(s).label();
+            case "camera" -> s -> CameraRow.of(s).camera();
+            case "states" -> s -> String.join(" ", CameraRow.of(s).states());
+            case "tags" -> s -> String.join(" ", CameraRow.of(s).tags());
+            default ->
+                s -> {
+                    var mark = CameraRow.of(s).mark();
+                    var kinds = List.of("loss", "both", "waste", "waiting", "unknown", "in-tune", "cannot");
+                    int place = kinds.indexOf(mark.kind());
+                    return place < 0 ? "" : "" + (char) ('a' + place) + (3 - mark.size());
+                };
+        };
+        Comparator<Standing> byValue = Comparator.comparing(value, NaturalOrder.BY_NAME);
+        return all.stream()
+                .sorted(Comparator.comparing((Standing s) -> value.apply(s).isEmpty())
+                        .thenComparing(isFromTheLast ? byValue.reversed() : byValue))
+                .map(Standing::camera)
+                .toList();
     }
 
     private static void checkTallies(Snapshot snapshot, List<Standing> all) {
