@@ -188,6 +188,6 @@ class ClientFormsTest {
                         .toList()
                         .reversed())
                 .isSortedAccordingTo(NaturalOrder.BY_NAME);
-        assertThat(choir.choir("camera", "list", "--sort", "device").errors()).contains("did you mean \"deviceName\"?");
+        assertThat(choir.choir("camera", "list", "--sort", "deviceNam").errors()).contains("did you mean \"deviceName\"?");
     }
 }
