@@ -1,15 +1,14 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask, type Schemas } from '../lib/api/client';
+  import { api, ask } from '../lib/api/client';
   import { when } from '../lib/format';
-  import type { ListColumn } from '../lib/list/arrange';
-  import List from '../lib/list/List.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Progress from '../lib/ui/Progress.svelte';
   import { hasEnded, stateWords, WorkFollower } from '../lib/work.svelte';
-  import { cameraPath, route } from '../router';
+  import { route } from '../router';
   import RolloutActs from './RolloutActs.svelte';
+  import RolloutSteps from './RolloutSteps.svelte';
 
   const id = $derived(Number(route.params.id));
   const client = useQueryClient();
@@ -38,24 +37,6 @@
     }
   });
 
-  type Step = Schemas['StepView'];
-  const changed = (s: Step) => s.changes.map((c) => `${c.title} ${c.before ?? '–'} → ${c.after}`).join('; ');
-  const COLUMNS: ListColumn<Step>[] = [
-    { key: 'camera', title: 'Camera', value: (s) => s.camera, text: (s) => s.label },
-    { key: 'wave', title: 'Wave', value: (s) => s.wave },
-    { key: 'state', title: 'State', value: (s) => s.state },
-    { key: 'changes', title: 'Changes', value: changed },
-    { key: 'detail', title: 'Detail', value: (s) => s.detail },
-  ];
-  const COLOUR: Record<string, string> = {
-    verified: 'text-accent',
-    mismatched: 'text-loss font-semibold',
-    failed: 'text-loss font-semibold',
-    skipped: 'text-waste',
-    unsettled: 'text-loss',
-    writing: 'text-waiting',
-    planned: 'text-faint',
-  };
   const answer = $derived(
     work
       ? hasEnded(work)
@@ -88,27 +69,7 @@
   {/if}
   <Loaded query={rollout}>
     {#snippet children(r)}
-      {#snippet camera(s: Step)}
-        <a class="native" href={cameraPath(s.camera)}>{s.camera}</a>
-        {s.label}
-      {/snippet}
-      {#snippet state(s: Step)}<span class={COLOUR[s.state] ?? ''}>{s.state}</span>{/snippet}
-      {#snippet changes(s: Step)}
-        {#each s.changes as c (c.key)}
-          <div>
-            {c.title} <span class="native">{c.before ?? '–'} → <b>{c.after}</b></span>
-          </div>
-        {/each}
-      {/snippet}
-      {#snippet detail(s: Step)}<span class="text-faint">{s.detail}</span>{/snippet}
-      <List
-        name="rollout-steps"
-        unit="camera"
-        rows={r.steps}
-        columns={COLUMNS}
-        of={(s) => s.camera}
-        cells={{ camera, state, changes, detail }}
-      />
+      <RolloutSteps rollout={r} />
     {/snippet}
   </Loaded>
 </Page>

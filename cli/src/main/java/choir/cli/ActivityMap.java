@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -27,8 +28,8 @@ final class ActivityMap extends Act {
     @Option(names = "--hour", paramLabel = "HOUR", description = "0 to 23 by the recorder's clock; all if not said")
     private @Nullable Integer hour;
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
@@ -56,10 +57,9 @@ final class ActivityMap extends Act {
         if (Listing.text(map, "state").equals("failed")) {
             throw new Failure(Failure.FAILED, Listing.text(map, "trouble"));
         }
-        if (format.equals("json")) {
-            say(map.toPrettyString());
-        } else {
-            draw(map);
+        var whole = map;
+        if (!listing.isForPrograms(out(), whole, () -> Listing.items(whole.path("hours")))) {
+            draw(whole);
         }
         return Failure.DONE;
     }

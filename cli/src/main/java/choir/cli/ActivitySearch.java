@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -60,8 +61,8 @@ final class ActivitySearch extends Act {
     @Option(names = "--stills", paramLabel = "FOLDER", description = "keep a picture of each there")
     private @Nullable Path stills;
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
@@ -92,10 +93,9 @@ final class ActivitySearch extends Act {
             }
         }
         Runtime.getRuntime().removeShutdownHook(stop);
-        if (format.equals("json")) {
-            say(search.toPrettyString());
-        } else {
-            say(summary(search, Duration.ofNanos(System.nanoTime() - began)));
+        var whole = search;
+        if (!listing.isForPrograms(out(), whole, () -> Listing.items(whole.path("found")))) {
+            say(summary(whole, Duration.ofNanos(System.nanoTime() - began)));
         }
         if (Listing.text(search, "state").equals("failed")) {
             throw new Failure(Failure.FAILED, Listing.text(search, "trouble"));
@@ -108,7 +108,7 @@ final class ActivitySearch extends Act {
         List<JsonNode> found = Listing.items(search.path("found"));
         bar.close();
         for (var one : found.subList(told, found.size())) {
-            if (!format.equals("json")) {
+            if (listing.isTable()) {
                 say(time.dayAndTime(Instant.parse(Listing.text(one, "from"))) + "  for " + length(one) + "  up to "
                         + Shares.percent(one.path("share").asDouble()) + " of the area");
             }

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
@@ -31,8 +30,8 @@ final class ActivityTimeline extends Act {
     @Mixin
     private Days days = new Days();
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
@@ -42,9 +41,8 @@ final class ActivityTimeline extends Act {
                         ? days.with(address)
                         : address + "?from="
                                 + LocalDate.now(ZoneId.systemDefault()).minusDays(DAYS - 1L));
-        if (format.equals("json")) {
-            out().println(view.toPrettyString());
-            out().flush();
+        if (listing.isForPrograms(
+                out(), view, () -> Records.kinds(view, "known", "demanded", "recorded", "motion", "missing"))) {
             return Failure.DONE;
         }
         if (view.path("days").isEmpty()) {

@@ -24,7 +24,7 @@ final class AuditShow extends Act {
                     Failure.FAILED,
                     id + " is a " + Listing.text(audit, "kind") + " and no audit; see: choir audit list");
         }
-        if (!listing.isJson()) {
+        if (listing.isTable()) {
             var selection = Listing.text(audit, "selection");
             say("audit " + id + " of " + (selection.isEmpty() ? "all cameras" : selection) + ", by "
                     + Listing.text(audit, "who") + ", " + Times.of(Listing.text(audit, "createdAt")) + ": "

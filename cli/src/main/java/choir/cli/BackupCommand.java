@@ -2,9 +2,11 @@ package choir.cli;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 @Command(
@@ -24,21 +26,22 @@ final class BackupCommand extends Act {
     @Option(names = "--list", description = "tell those that are there, and make none")
     private boolean list;
 
+    @Mixin
+    private Listing listing = new Listing();
+
     @Override
     int run(Client service) {
         if (list) {
-            var table = new Table("backup", "made", "size");
-            for (var backup : service.get("/api/v1/backups")) {
-                table.row(
-                        Listing.text(backup, "name"),
-                        Times.of(Listing.text(backup, "at")),
-                        Sizes.words(backup.path("bytes").asDouble()));
-            }
-            if (table.isEmpty()) {
-                say("there is no backup yet; make one with: choir backup");
-            } else {
-                table.print(out(), Table.terminalWidth());
-            }
+            listing.print(
+                    out(),
+                    Listing.items(service.get("/api/v1/backups")),
+                    new Table("backup", "made", "size"),
+                    b -> new String[] {
+                        Listing.text(b, "name"),
+                        Times.of(Listing.text(b, "at")),
+                        Sizes.words(b.path("bytes").asDouble())
+                    },
+                    "there is no backup yet; make one with: choir backup");
             return Failure.DONE;
         }
         if (to != null && Files.exists(to)) {
@@ -46,6 +49,9 @@ final class BackupCommand extends Act {
         }
         var made = service.post("/api/v1/backups", Map.of());
         var name = Listing.text(made, "name");
+        if (to == null && listing.isForPrograms(out(), made, () -> List.of(made))) {
+            return Failure.DONE;
+        }
         say("made " + name + ", " + Sizes.words(made.path("bytes").asDouble()));
         if (to != null) {
             service.download("/api/v1/backups/" + Client.encode(name), to);

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -32,8 +33,8 @@ final class CameraHistory extends Act {
             description = "by the recorder's own calendar, such as 2027-01-14; today when not said")
     private @Nullable String day;
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     private record Line(Instant from, Instant until, String what) {
         Duration length() {
@@ -55,9 +56,7 @@ final class CameraHistory extends Act {
         }
         var view = service.get(Client.camera(camera) + "/history?from=" + Client.encode(from.toString()) + "&until="
                 + Client.encode(until.toString()));
-        if (format.equals("json")) {
-            out().println(view.toPrettyString());
-            out().flush();
+        if (listing.isForPrograms(out(), view, () -> Records.kinds(view, "recorded", "motion"))) {
             return Failure.DONE;
         }
         say(Listing.text(row, "camera") + "  " + Listing.text(row, "label") + ", " + date.format(DAY) + " (" + zone

@@ -2,9 +2,10 @@ package choir.cli;
 
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
@@ -16,14 +17,13 @@ final class ClipShow extends Act {
     @Parameters(paramLabel = "ID")
     private long id;
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
         var clip = service.get("/api/v1/clips/" + id);
-        if (format.equals("json")) {
-            say(clip.toPrettyString());
+        if (listing.isForPrograms(out(), clip, () -> Records.under(clip, List.of("id", "camera"), "marks"))) {
             return Failure.DONE;
         }
         var time = CameraTime.of(service, Listing.text(clip, "camera"));

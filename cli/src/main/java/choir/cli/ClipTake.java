@@ -2,6 +2,7 @@ package choir.cli;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -28,23 +29,22 @@ final class ClipTake extends Act {
     @Mixin
     private KeptFor kept = new KeptFor();
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
         var time = CameraTime.of(service, camera);
         var begin = time.parse(from, time.today());
         var end = until == null ? latest(begin) : time.parse(until, time.day(begin));
-        JsonNode clip;
+        JsonNode taken;
         try (var bar = new ProgressBar(errors(), "taking footage")) {
             bar.waiting();
-            clip = service.post(
+            taken = service.post(
                     "/api/v1/clips", Map.of("camera", camera, "from", begin.toString(), "until", end.toString()));
         }
-        clip = kept.keep(service, clip);
-        if (format.equals("json")) {
-            say(clip.toPrettyString());
+        var clip = kept.keep(service, taken);
+        if (listing.isForPrograms(out(), clip, () -> List.of(clip))) {
             return Failure.DONE;
         }
         say(ClipText.line(clip, time));

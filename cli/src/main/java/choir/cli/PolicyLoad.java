@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -35,16 +36,29 @@ final class PolicyLoad extends Act {
     @Option(names = "--yes", description = "do not ask")
     private boolean yes;
 
+    @Mixin
+    private Listing listing = new Listing();
+
     @Override
     int run(Client service) {
         var files = PolicyFolder.read(paths);
         var tried = tried(service, files, prune, newGroups);
-        print(this, tried);
         var changes = tried.path("changes");
+        if (changes.isEmpty() || !yes) {
+            // A program is asked nothing: it says --yes once it has read what would change.
+            if (listing.isForPrograms(out(), tried, () -> Listing.items(changes))) {
+                return changes.isEmpty() ? Failure.DONE : Failure.FOUND;
+            }
+        }
+        if (listing.isTable()) {
+            print(this, tried);
+        }
         if (changes.isEmpty()) {
             return Failure.DONE;
         }
-        PreviewText.proof(out(), service.post("/api/v1/proofs", Map.of("files", files, "prune", prune)));
+        if (listing.isTable()) {
+            PreviewText.proof(out(), service.post("/api/v1/proofs", Map.of("files", files, "prune", prune)));
+        }
         if (!yes && !Confirmation.given("Take these changes?")) {
             throw new Failure(Failure.FAILED, "nothing was taken; say --yes to take them without a question");
         }
@@ -54,6 +68,9 @@ final class PolicyLoad extends Act {
             body.put("inForceSince", inForceSince);
         }
         var taken = service.post("/api/v1/policy", body);
+        if (listing.isForPrograms(out(), taken, () -> Listing.items(taken.path("changes")))) {
+            return Failure.DONE;
+        }
         say("took " + Texts.count(taken.path("changes").size(), "change") + "; see what they do with: choir preview");
         return Failure.DONE;
     }

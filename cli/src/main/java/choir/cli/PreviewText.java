@@ -10,7 +10,6 @@ import tools.jackson.databind.JsonNode;
 
 /** A preview for people. */
 final class PreviewText {
-    private static final int NAMED = 3;
 
     private PreviewText() {}
 
@@ -215,9 +214,7 @@ final class PreviewText {
                     orDash(Listing.text(fold, "before")),
                     Listing.text(fold, "after"),
                     Listing.text(fold, "origin"),
-                    cameras.size() > NAMED
-                            ? String.join(" ", cameras.subList(0, NAMED)) + " and " + (cameras.size() - NAMED) + " more"
-                            : String.join(" ", cameras));
+                    Texts.few(cameras));
         }
         return table;
     }

@@ -3,7 +3,7 @@ package choir.cli;
 import java.time.Duration;
 import java.time.Instant;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
@@ -14,19 +14,13 @@ final class RecorderFootage extends Act {
     @Parameters(paramLabel = "NAME")
     private String name = "";
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
         var view = service.get("/api/v1/recorders/" + Client.encode(name) + "/footage");
-        if (format.equals("json")) {
-            out().println(view.toPrettyString());
-            out().flush();
-            return Failure.DONE;
-        }
-        if (!view.path("told").asBoolean()) {
-            say(name + " does not tell what it keeps; nothing is known");
+        if (listing.isForPrograms(out(), view, () -> Listing.items(view.path("cameras")))) {
             return Failure.DONE;
         }
         var table = new Table("camera", "label", "since", "days", "records now");

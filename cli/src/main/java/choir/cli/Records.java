@@ -55,6 +55,29 @@ final class Records {
         return rows;
     }
 
+    /** What stands in several lists of one answer, each with the list that it is from as its {@code kind}. */
+    static List<JsonNode> kinds(JsonNode whole, String... lists) {
+        List<JsonNode> rows = new ArrayList<>();
+        for (var kind : lists) {
+            for (var one : whole.path(kind)) {
+                ObjectNode row = Client.JSON.createObjectNode().put("kind", kind);
+                rows.add(one instanceof ObjectNode object ? row.setAll(object) : row);
+            }
+        }
+        return rows;
+    }
+
+    /** An answer without the lists in it, which other commands give as rows. */
+    static JsonNode figures(JsonNode whole) {
+        ObjectNode row = Client.JSON.createObjectNode();
+        whole.forEachEntry((key, value) -> {
+            if (!value.isArray()) {
+                row.set(key, value);
+            }
+        });
+        return row;
+    }
+
     private static void flatten(String name, JsonNode node, Map<String, String> row) {
         if (node.isObject()) {
             node.forEachEntry((key, value) -> flatten(name.isEmpty() ? key : name + "." + key, value, row));

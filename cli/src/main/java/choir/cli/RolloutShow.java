@@ -4,6 +4,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
@@ -14,6 +15,9 @@ final class RolloutShow extends Act {
 
     @Mixin
     private Listing listing = new Listing();
+
+    @Option(names = "--all", description = "each camera on its own, and not equal steps once")
+    private boolean all;
 
     @Override
     int run(Client service) {
@@ -27,6 +31,34 @@ final class RolloutShow extends Act {
     private void print(JsonNode view) {
         say("rollout " + id + ": " + Listing.text(view.path("work"), "state") + "; "
                 + Listing.text(view.path("work"), "note"));
+        if (all) {
+            steps(view);
+        } else {
+            folds(view);
+        }
+    }
+
+    private void folds(JsonNode view) {
+        var table = new Table("cameras", "on", "state", "changes", "detail");
+        int folded = 0;
+        for (var fold : view.path("folds")) {
+            var cameras =
+                    fold.path("cameras").valueStream().map(c -> c.asString("")).toList();
+            folded += cameras.size() - 1;
+            table.row(
+                    Integer.toString(cameras.size()),
+                    Texts.few(cameras),
+                    Listing.text(fold, "state"),
+                    changes(fold),
+                    Listing.text(fold, "detail"));
+        }
+        table.print(out(), Table.terminalWidth());
+        if (folded > 0) {
+            say("equal steps are said once; --all shows each camera on its own");
+        }
+    }
+
+    private void steps(JsonNode view) {
         listing.print(
                 out(),
                 Listing.items(view.path("steps")),

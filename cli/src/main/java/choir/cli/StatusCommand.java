@@ -15,7 +15,7 @@ final class StatusCommand extends Act {
     @Override
     int run(Client service) {
         var overview = service.get("/api/v1/overview");
-        if (listing.isForPrograms(out(), overview, () -> List.of(overview))) {
+        if (listing.isForPrograms(out(), overview, () -> List.of(Records.figures(overview)))) {
             return Failure.DONE;
         }
         int cameras = overview.path("cameras").asInt();

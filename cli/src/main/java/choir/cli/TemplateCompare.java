@@ -3,6 +3,7 @@ package choir.cli;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
@@ -19,6 +20,9 @@ final class TemplateCompare extends Act {
     @Parameters(index = "2", arity = "0..1", paramLabel = "NEWER")
     private @Nullable Integer newer;
 
+    @Mixin
+    private Listing listing = new Listing();
+
     @Override
     int run(Client service) {
         var revisions = TemplateHistory.revisions(service, name);
@@ -26,6 +30,14 @@ final class TemplateCompare extends Act {
         int right = newer == null ? last : newer;
         int left = older == null ? Math.max(1, right - 1) : older;
         var differences = LineDifference.between(text(revisions, left), text(revisions, right));
+        // For programs each line with the revision in which alone it stands.
+        var rows = Client.JSON.createArrayNode();
+        differences.forEach(line -> rows.addObject()
+                .put("revision", line.startsWith("+") ? right : left)
+                .put("line", line.substring(2)));
+        if (listing.isForPrograms(out(), rows, () -> Listing.items(rows))) {
+            return differences.isEmpty() ? Failure.DONE : Failure.FOUND;
+        }
         if (differences.isEmpty()) {
             say("revisions " + left + " and " + right + " of " + name + " say the same");
             return Failure.DONE;

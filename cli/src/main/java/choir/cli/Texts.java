@@ -13,6 +13,8 @@ import java.util.List;
 final class Texts {
     private static final long LARGEST = 4_000_000;
 
+    private static final int FEW = 3;
+
     private Texts() {}
 
     /** A number with its noun, such as {@code 1 camera} and {@code 12 cameras}. */
@@ -26,6 +28,13 @@ final class Texts {
         var last = names.size() > shown ? names.size() - shown + " more" : names.get(shown - 1);
         var first = names.subList(0, names.size() > shown ? shown : shown - 1);
         return first.isEmpty() ? last : String.join(", ", first) + " and " + last;
+    }
+
+    /** Cameras in a cell of a table, of many the first few. */
+    static String few(List<String> cameras) {
+        return cameras.size() > FEW
+                ? String.join(" ", cameras.subList(0, FEW)) + " and " + (cameras.size() - FEW) + " more"
+                : String.join(" ", cameras);
     }
 
     static String read(Path file) {

@@ -1,11 +1,14 @@
 package choir.cli;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @Command(
         name = "suggest",
@@ -22,8 +25,8 @@ final class TrialSuggest extends Act {
     @Option(names = "--clip", paramLabel = "CLIP", description = "by this clip alone; once for each")
     private List<Long> clips = List.of();
 
-    @Option(names = "--format", description = "table or json", defaultValue = "table", paramLabel = "FORMAT")
-    private String format = "table";
+    @Mixin
+    private Listing listing = new Listing();
 
     @Override
     int run(Client service) {
@@ -37,13 +40,25 @@ final class TrialSuggest extends Act {
             bar.waiting();
             view = service.post("/api/v1/suggestions", Map.of("camera", camera, "clips", clips));
         }
-        if (format.equals("json")) {
-            say(view.toPrettyString());
-        } else {
-            shown(camera, view);
+        var whole = view;
+        if (!listing.isForPrograms(out(), whole, () -> reports(whole))) {
+            shown(camera, whole);
         }
         var now = view.path("now");
         return now.path("missed").asInt() > 0 ? Failure.FOUND : Failure.DONE;
+    }
+
+    /** What the settings as they are come to, the best ones, and those with an area left out. */
+    private static List<JsonNode> reports(JsonNode view) {
+        List<JsonNode> rows = new ArrayList<>();
+        for (var kind : List.of("now", "best", "with-area")) {
+            var report = kind.equals("with-area") ? view.path("area").path("report") : view.path(kind);
+            if (report instanceof ObjectNode object) {
+                ObjectNode row = Client.JSON.createObjectNode().put("kind", kind);
+                rows.add(row.setAll(object));
+            }
+        }
+        return rows;
     }
 
     private void shown(String camera, JsonNode view) {
@@ -100,8 +115,8 @@ final class TrialSuggest extends Act {
             bar.waiting();
             view = service.post("/api/v1/group-suggestions", Map.of("select", select));
         }
-        if (format.equals("json")) {
-            say(view.toPrettyString());
+        var whole = view;
+        if (listing.isForPrograms(out(), whole, () -> Records.kinds(whole, "served", "own"))) {
             return view.path("own").isEmpty() ? Failure.DONE : Failure.FOUND;
         }
         say(Listing.text(view, "said"));

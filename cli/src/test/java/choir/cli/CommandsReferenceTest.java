@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import picocli.CommandLine;
 import picocli.CommandLine.Help.Ansi;
@@ -37,6 +40,29 @@ class CommandsReferenceTest {
                             .as("%s %s", name, o.longestName())
                             .isNotEmpty());
         });
+    }
+
+    /** A word is one of the forms or refused, and programs have both of theirs wherever there are forms. */
+    @Test
+    void whatIsShownInFormsIsShownInAllOfThem() {
+        Set<String> formed = new TreeSet<>();
+        describe("choir", Main.whole(new Home(Map.of())), (name, line) -> {
+            var format = line.getCommandSpec().findOption("--format");
+            if (format != null) {
+                formed.add(name);
+                assertThat(format.type().isEnum()).as(name).isTrue();
+                assertThat(Arrays.stream(format.type().getEnumConstants()).map(Object::toString))
+                        .as(name)
+                        .contains("table", "json", "csv");
+            }
+        });
+        describe("choir", Main.whole(new Home(Map.of())), (name, line) -> {
+            if (name.matches(".* (list|show|history|compare|timeline|calendar|now|find|suggest)")
+                    && line.getSubcommands().isEmpty()) {
+                assertThat(formed).contains(name);
+            }
+        });
+        assertThat(formed).hasSizeGreaterThan(45);
     }
 
     private interface Each {

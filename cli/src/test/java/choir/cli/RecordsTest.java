@@ -36,6 +36,16 @@ class RecordsTest {
     }
 
     @Test
+    void severalListsAreOneWithTheirKind() {
+        var whole = Client.JSON.readTree(
+                "{\"recorded\":[{\"from\":\"x\"}],\"motion\":[{\"from\":\"y\"}],\"zone\":\"UTC\"}");
+        assertThat(Records.kinds(whole, "recorded", "missing", "motion"))
+                .extracting(JsonNode::toString)
+                .containsExactly("{\"kind\":\"recorded\",\"from\":\"x\"}", "{\"kind\":\"motion\",\"from\":\"y\"}");
+        assertThat(Records.figures(whole)).hasToString("{\"zone\":\"UTC\"}");
+    }
+
+    @Test
     void partsStandBesideWhatTheyArePartsOf() {
         var whole = Client.JSON.readTree("{\"camera\":\"a/1\",\"changes\":[{\"key\":\"x\"},{\"key\":\"y\"}]}");
         assertThat(Records.under(whole, List.of("camera", "label"), "changes"))

@@ -65,6 +65,8 @@ class ClientFormsTest {
                 "override list",
                 "user list",
                 "token list",
+                "audit list",
+                "journal",
                 "check-up"
             })
     void everythingThatIsShownIsThereForProgramsToo(String command) {
@@ -75,9 +77,27 @@ class ClientFormsTest {
         var heads = csv.lines().findFirst().orElse("");
         assertThat(heads).as(command).matches("[A-Za-z0-9.\"-]+(,[A-Za-z0-9.\"-]+)*");
         assertThat(csv.lines().count()).as(csv).isGreaterThan(1);
+        assertThat(csv.lines()).as("one cell is no document").allMatch(line -> line.length() < 20_000);
         assertThat(choir.choir(with(words, "--format", "xml")).exitCode())
                 .as("no form is taken for another")
                 .isEqualTo(2);
+    }
+
+    @Test
+    void filesAreLoadedByProgramsInTwoSteps() throws IOException {
+        var file =
+                Files.writeString(choir.folder().resolve("late.yaml"), "template: late\nmotion: {sensitivity: 44}\n");
+        var would = choir.choir(3, "policy", "load", file.toString(), "--format", "json");
+        assertThat(Ensemble.JSON.readTree(would.out()).path("changes")).hasSize(1);
+        assertThat(choir.choir("template", "list").out()).doesNotContain("late");
+        var took = json("policy", "load", file.toString(), "--yes", "--format", "json");
+        assertThat(took.path("changes")).hasSize(1);
+        assertThat(choir.choir("template", "list").out()).contains("late");
+        Files.writeString(file, "template: late\nmotion: {sensitivity: 45}\n");
+        choir.choir(0, "policy", "load", file.toString(), "--yes");
+        var lines = Ensemble.JSON.readTree(choir.choir(3, "template", "compare", "late", "--format", "json")
+                .out());
+        assertThat(lines.values().stream().map(l -> l.path("revision").asInt())).containsExactly(1, 2);
     }
 
     private static String[] with(String[] words, String... more) {
@@ -188,6 +208,7 @@ class ClientFormsTest {
                         .toList()
                         .reversed())
                 .isSortedAccordingTo(NaturalOrder.BY_NAME);
-        assertThat(choir.choir("camera", "list", "--sort", "deviceNam").errors()).contains("did you mean \"deviceName\"?");
+        assertThat(choir.choir("camera", "list", "--sort", "deviceNam").errors())
+                .contains("did you mean \"deviceName\"?");
     }
 }

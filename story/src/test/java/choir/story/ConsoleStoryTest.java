@@ -108,6 +108,8 @@ class ConsoleStoryTest {
         browser.press("Write it");
         browser.see("Done: all 6 verified");
         browser.notSee("planned");
+        browser.see("4 cameras");
+        browser.press("By camera");
         browser.seeRow("haldr-2/02", "verified");
 
         choir.panel("haldr-1/02?sensitivity=67");

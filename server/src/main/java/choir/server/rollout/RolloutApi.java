@@ -23,6 +23,8 @@ import java.net.URI;
 import java.security.Principal;
 import java.time.Duration;
 import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -94,8 +96,18 @@ class RolloutApi {
 
     record StepView(String camera, String label, int wave, String state, List<ChangeView> changes, String detail) {}
 
-    /** @param counts how many steps are in each state */
-    record RolloutView(WorkView work, Map<String, Integer> counts, List<StepView> steps) {}
+    /** Cameras of which the same was asked, and to which the same happened. */
+    record StepFold(String state, List<ChangeView> changes, String detail, List<String> cameras) {}
+
+    /**
+     * @param counts how many steps are in each state
+     * @param folds the steps again, equal ones once: what somebody has to look at first, then those of most cameras
+     */
+    record RolloutView(WorkView work, Map<String, Integer> counts, List<StepFold> folds, List<StepView> steps) {}
+
+    /** The states in the order in which somebody has to look at them. */
+    private static final List<String> ATTENTION =
+            List.of("mismatched", "failed", "unsettled", "skipped", "writing", "planned", "verified");
 
     private final Previews previews;
     private final RolloutStarts starts;
@@ -197,10 +209,9 @@ class RolloutApi {
 
     @GetMapping("/api/v1/rollouts/{id}")
     RolloutView rollout(@PathVariable long id) {
-        return new RolloutView(
-                WorkView.of(require(id)),
-                counts(id),
-                steps.of(id).stream().map(RolloutApi::view).toList());
+        var work = WorkView.of(require(id));
+        var all = steps.of(id).stream().map(RolloutApi::view).toList();
+        return new RolloutView(work, counts(id), folds(all), all);
     }
 
     private Work require(long id) {
@@ -243,6 +254,20 @@ class RolloutApi {
         steps.counts(id, Optional.empty())
                 .forEach((state, count) -> counts.put(state.name().toLowerCase(Locale.ROOT), count));
         return counts;
+    }
+
+    private static List<StepFold> folds(List<StepView> steps) {
+        Map<StepFold, List<String>> cameras = new LinkedHashMap<>();
+        for (var step : steps) {
+            var alike = new StepFold(step.state(), step.changes(), step.detail(), List.of());
+            cameras.computeIfAbsent(alike, a -> new ArrayList<>()).add(step.camera());
+        }
+        return cameras.entrySet().stream()
+                .map(e -> new StepFold(
+                        e.getKey().state(), e.getKey().changes(), e.getKey().detail(), List.copyOf(e.getValue())))
+                .sorted(Comparator.comparingInt((StepFold f) -> ATTENTION.indexOf(f.state()))
+                        .thenComparing(f -> -f.cameras().size()))
+                .toList();
     }
 
     private static StepView view(Step step) {

@@ -84,6 +84,15 @@ class RolloutsTest {
         return states;
     }
 
+    private List<String> folds(JsonNode work) {
+        return service.get("/api/v1/rollouts/" + work.path("id").asLong())
+                .body()
+                .path("folds")
+                .valueStream()
+                .map(f -> f.path("state").asString() + " " + f.path("cameras"))
+                .toList();
+    }
+
     private static String end(JsonNode work) {
         return work.path("state").asString() + ": " + work.path("note").asString();
     }
@@ -295,6 +304,7 @@ class RolloutsTest {
         fakes.get("r1").forgetting.add(Catalogue.SENSITIVITY);
         var work = ended(preview("recorder:r1,r2"), 10, 100, "PT0S");
         assertThat(end(work)).isEqualTo("partly: 2 verified, 2 mismatched");
+        assertThat(folds(work)).containsExactly("mismatched [\"r1/01\",\"r1/02\"]", "verified [\"r2/01\",\"r2/02\"]");
         assertThat(end(service.finish(undo(work, Map.of("select", "camera:r2/01")))))
                 .isEqualTo("done: all 1 verified".replace("all 1", "1"));
         assertThat(held(fakes.get("r2"), "01")).isEqualTo("50");
