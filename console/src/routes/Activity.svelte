@@ -9,7 +9,7 @@
   import Progress from '../lib/ui/Progress.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import { WorkFollower } from '../lib/work.svelte';
-  import { navigate, route } from '../router';
+  import { navigate, p, route } from '../router';
   import { datesOf, monthOf, monthWords, otherMonth, REASONS, summary } from './activity/days';
   import BeforeAfter from './activity/BeforeAfter.svelte';
   import MonthGrid from './activity/MonthGrid.svelte';
@@ -51,6 +51,9 @@
   const answer = $derived.by(() => {
     if (!calendar.data) {
       return undefined;
+    }
+    if (total === 0) {
+      return 'There is no camera to tell of.';
     }
     const missing = cameras.filter((c) => summary(c.days).missing > 0).length;
     const unknown = cameras.filter((c) => summary(c.days).known === 0).length;
@@ -138,7 +141,11 @@
   </ul>
   <Loaded query={calendar}>
     {#if cameras.length === 0}
-      <Empty title="No camera is selected.">Choose cameras above, such as group:terminals/haldr.</Empty>
+      <Empty title={select ? 'No camera is selected.' : 'No camera is known yet.'}>
+        {#if select}Choose cameras above, such as group:terminals/haldr.{:else}<a href={p('/recorders')}
+            >Find recorders and add them</a
+          >; their cameras appear once they are read.{/if}
+      </Empty>
     {:else}
       <MonthGrid
         {cameras}

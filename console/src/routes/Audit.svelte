@@ -258,7 +258,13 @@
   <Loaded query={findings}>
     {#snippet children(page)}
       {#if page.items.length === 0}
-        <Empty title={shown === 'accepted' ? 'Nothing is accepted.' : 'Nothing is out of tune.'}>
+        <Empty
+          title={shown === 'accepted'
+            ? 'Nothing is accepted.'
+            : last
+              ? 'Nothing is out of tune.'
+              : 'Nothing was compared yet.'}
+        >
           {select || severity || assigned !== undefined
             ? 'No finding is like that.'
             : last

@@ -107,9 +107,11 @@
 
   const answer = $derived(
     cameras.data
-      ? select
-        ? `${count(total, 'camera')} selected by ${select}.`
-        : `All ${count(total, 'camera')}.`
+      ? total === 0 && !select
+        ? 'There is no camera yet.'
+        : select
+          ? `${count(total, 'camera')} selected by ${select}.`
+          : `All ${count(total, 'camera')}.`
       : undefined,
   );
 </script>
@@ -125,11 +127,16 @@
   <div class="grid gap-8 lg:grid-cols-[240px_1fr]">
     <GroupTree {select} carried={[...choice.chosen]} onmoved={() => choice.clear()} />
     <div class="min-w-0">
-      <Allowed to="EDITOR"><FleetActs {choice} /></Allowed>
+      {#if total > 0}<Allowed to="EDITOR"><FleetActs {choice} /></Allowed>{/if}
       <Loaded query={cameras}>
         {#if rows.length === 0}
-          <Empty title="No camera is selected.">
-            Groups leave the root out (group:terminals/haldr), commas widen, words narrow, not: excludes.
+          <Empty title={select ? 'No camera is selected.' : 'No camera is known yet.'}>
+            {#if !select}
+              <a href={p('/recorders')}>Find recorders and add them</a>; their cameras appear once they are
+              read.
+            {:else}
+              Groups leave the root out (group:terminals/haldr), commas widen, words narrow, not: excludes.
+            {/if}
           </Empty>
         {:else}
           <ListTools {listed} ontake={take}>

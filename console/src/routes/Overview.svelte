@@ -4,11 +4,11 @@
   import { count, duration, groupName, groupTerm, number } from '../lib/format';
   import { wordOf } from '../lib/guide/of-settings';
   import Word from '../lib/guide/Word.svelte';
-  import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
   import MarkStrip from '../lib/ui/MarkStrip.svelte';
   import Page from '../lib/ui/Page.svelte';
   import { p } from '../router';
+  import Beginning from './Beginning.svelte';
   import Since from './Since.svelte';
 
   type Overview = Schemas['Overview'];
@@ -35,9 +35,14 @@
     if (o.cameras === 0) {
       return 'There is no camera yet.';
     }
-    return o.inTune === o.cameras
-      ? `Yes: all ${count(o.cameras, 'camera')} hold what they should.`
-      : `${number(o.inTune)} of ${count(o.cameras, 'camera')} hold what they should.`;
+    const asked = o.cameras - o.notGoverned;
+    if (asked === 0) {
+      return 'That cannot be said before something is asked of it.';
+    }
+    const rest = o.notGoverned === 0 ? '' : ` Of ${number(o.notGoverned)} nothing is asked.`;
+    return o.inTune === asked
+      ? `Yes: all ${count(asked, 'camera')} hold what they should.${rest}`
+      : `${number(o.inTune)} of ${count(asked, 'camera')} hold what they should.${rest}`;
   }
 
   /** Settings that nobody governs anywhere would be empty columns. */
@@ -89,25 +94,8 @@
 <Page question="Is the fleet in tune?" answer={overview.data ? answer(overview.data) : undefined}>
   <Loaded query={overview}>
     {#snippet children(o)}
-      {#if o.cameras === 0}
-        <Empty title="No camera is known yet.">
-          <ol class="mt-2 ml-5 flex list-decimal flex-col gap-2 text-left">
-            <li>
-              <a href={p('/recorders')}>Find the recorders and add them</a>, each with an account on it.
-              Nothing is written to any.
-            </li>
-            <li>Read them; their cameras appear, and what they hold.</li>
-            <li><a href={p('/fleet')}>Put the cameras into groups</a>, as the place is built.</li>
-            <li>
-              Write down what is set today: <span class="native">choir survey --write FOLDER</span>, loaded by
-              <span class="native">choir policy load FOLDER</span>, changes nothing.
-            </li>
-            <li>
-              <a href={p('/templates')}>Begin a first template</a>, use it at a group, and
-              <a href={p('/rollouts')}>look at the preview</a> before anything is given out.
-            </li>
-          </ol>
-        </Empty>
+      {#if o.notGoverned === o.cameras}
+        <Beginning overview={o} />
       {:else}
         <div class="mb-8 grid gap-x-10 gap-y-5 md:grid-cols-3">
           <section class="border-t-2 pt-2 {o.atRisk > 0 ? 'border-loss' : 'border-line'}">

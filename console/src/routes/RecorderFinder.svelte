@@ -147,6 +147,7 @@
       ><span class="head mb-1 block">Name here</span><input
         class="field w-full"
         bind:value={name}
+        {@attach (field) => field.focus()}
         name="name"
         required
       /></label

@@ -62,6 +62,9 @@
     if (!all) {
       return undefined;
     }
+    if (all.length === 0) {
+      return 'There is no recorder yet.';
+    }
     const away = all.filter((r) => r.trouble).length;
     return `${count(all.length, 'recorder')}; ${away === 0 ? 'all answered when last asked' : `${away} did not answer`}.`;
   }

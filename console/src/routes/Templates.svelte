@@ -72,7 +72,9 @@ recording:
 <Page
   question="What is said for many?"
   answer={templates.data
-    ? `${count(templates.data.length, 'template')}, each used where it stands below.`
+    ? templates.data.length === 0
+      ? 'Nothing yet.'
+      : `${count(templates.data.length, 'template')}, each used where it stands below.`
     : undefined}
 >
   {#snippet act()}

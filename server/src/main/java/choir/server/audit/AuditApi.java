@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -54,6 +55,8 @@ class AuditApi {
 
     /** @param high open at the end of the day, or now for today */
     record DayView(String date, int opened, int ended, int high, int medium, int low) {}
+
+    private static final int LATELY = 100;
 
     private final Works works;
     private final WorkHistory history;
@@ -95,28 +98,25 @@ class AuditApi {
 
     @GetMapping("/api/v1/audits")
     List<WorkView> audits(Principal who) {
-        return works.list(Task.Kind.AUDIT, 100).stream()
+        return works.list(Task.Kind.AUDIT, LATELY).stream()
                 .filter(w -> Reach.current().isEverywhere() || w.who().equals(who.getName()))
                 .map(WorkView::of)
                 .toList();
     }
 
-    /**
-     * When everything was audited last, whoever asks; where that never was, the last audit that they began themselves.
-     *
-     * @param at missing when there was none
-     */
+    /** @param at when all that they may see was audited last, by anybody; missing when it never was */
     record LastAuditView(@Nullable String at) {}
 
     @GetMapping("/api/v1/audits/last")
-    LastAuditView last(Principal who) {
-        return new LastAuditView(history.lastDoneOfAll(Task.Kind.AUDIT)
-                .or(() -> works.list(Task.Kind.AUDIT, 100).stream()
-                        .filter(w -> w.who().equals(who.getName()))
-                        .flatMap(w -> w.endedAt().stream())
-                        .findFirst())
-                .map(Instant::toString)
-                .orElse(null));
+    LastAuditView last() {
+        var ofTheirs = Reach.current().narrow("");
+        var ended = Stream.concat(
+                history.lastDoneOfAll(Task.Kind.AUDIT).stream(),
+                works.list(Task.Kind.AUDIT, LATELY).stream()
+                        .filter(w -> w.task().selection().equals(ofTheirs))
+                        .flatMap(w -> w.endedAt().stream()));
+        return new LastAuditView(
+                ended.max(Comparator.naturalOrder()).map(Instant::toString).orElse(null));
     }
 
     /**
