@@ -15,6 +15,9 @@
       {count(trial.cameras, 'camera')} of the {trial.reached} that it reaches would wait to be given out.
     {/if}
   </p>
+  {#each trial.warnings as warning (warning)}
+    <p class="mt-1 border-l-2 border-loss pl-3 text-loss" role="status">{warning}</p>
+  {/each}
   {#each trial.families as f (f.family)}
     <div class="mt-2 border-l-2 border-line pl-3 text-sm">
       <p><span class="font-semibold">{f.family}</span> · {count(f.cameras, 'camera')}</p>

@@ -146,12 +146,24 @@ public final class Main {
         throw e;
     }
 
+    private static String said(CommandLine.ParameterException e, String name) {
+        if (e instanceof CommandLine.UnmatchedArgumentException unknown
+                && !unknown.getUnmatched().isEmpty()) {
+            // A value that follows may be a secret.
+            var word = unknown.getUnmatched().getFirst().split("=", 2)[0];
+            var hint = unknown.getSuggestions().stream()
+                    .findFirst()
+                    .map(s -> "; did you mean \"" + s + "\"?")
+                    .orElse("");
+            return name + " takes no \"" + word + "\"" + hint;
+        }
+        return String.valueOf(e.getMessage());
+    }
+
     private static int wrongUsage(CommandLine.ParameterException e, String[] arguments) {
         var line = e.getCommandLine();
-        line.getErr().println("choir: " + e.getMessage());
-        if (!CommandLine.UnmatchedArgumentException.printSuggestions(e, line.getErr())) {
-            line.getErr().println("see: " + line.getCommandSpec().qualifiedName() + " --help");
-        }
+        var name = line.getCommandSpec().qualifiedName();
+        line.getErr().println("choir: " + Visible.line(said(e, name)) + "; see: " + name + " --help");
         line.getErr().flush();
         return Failure.WRONG_USAGE;
     }

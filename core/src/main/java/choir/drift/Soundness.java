@@ -14,6 +14,7 @@ import choir.week.TriggerSet;
 import choir.week.Week;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -27,6 +28,8 @@ import java.util.Set;
 public final class Soundness {
     private static final List<SettingKey> AT_LEAST =
             List.of(Catalogue.BEFORE_EVENT, Catalogue.AFTER_EVENT, Catalogue.KEEP_AT_LEAST);
+    private static final Set<Check> CONTRADICTIONS =
+            EnumSet.of(Check.KEEPING_CONTRADICTS, Check.IGNORES_EVERYTHING, Check.MOTION_WITHOUT_DETECTION);
     private static final CellGrid FINE = new CellGrid(64, 64);
 
     /** @param sentence what is wrong, for people, without an end stop */
@@ -45,6 +48,13 @@ public final class Soundness {
                         new Unsound(Check.IGNORES_EVERYTHING, "The areas of the policy leave nothing to be watched")));
         keeping(policy).ifPresent(found::add);
         return found;
+    }
+
+    /** What cannot be right in a template, whatever other layers say; a part of a week is no mistake in one. */
+    public static List<Unsound> ofTemplate(EffectivePolicy policy) {
+        return of(policy).stream()
+                .filter(u -> CONTRADICTIONS.contains(u.check()))
+                .toList();
     }
 
     private static void ofWeek(EffectivePolicy policy, Week<TriggerSet> week, List<Unsound> found) {

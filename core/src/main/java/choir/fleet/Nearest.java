@@ -8,8 +8,25 @@ import java.util.Optional;
 public final class Nearest {
     private Nearest() {}
 
-    /** The nearest by edit distance, if it is at most a third of the word away (but two letters in any case). */
+    private static final int FEWEST_LETTERS = 3;
+
+    /**
+     * The nearest by edit distance, if it is at most a third of the word away (but two letters in any case); else the only one
+     * that begins with the word.
+     */
     public static Optional<String> to(String word, Collection<String> known) {
+        return byLetters(word, known).or(() -> begun(word, known));
+    }
+
+    private static Optional<String> begun(String word, Collection<String> known) {
+        var found = known.stream()
+                .filter(k -> word.length() >= FEWEST_LETTERS && k.startsWith(word))
+                .limit(2)
+                .toList();
+        return found.size() == 1 ? Optional.of(found.getFirst()) : Optional.empty();
+    }
+
+    private static Optional<String> byLetters(String word, Collection<String> known) {
         int limit = Math.max(2, word.length() / 3);
         return known.stream()
                 .min(Comparator.comparingInt(k -> distance(word, k)))

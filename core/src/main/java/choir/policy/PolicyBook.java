@@ -122,6 +122,11 @@ public final class PolicyBook {
         return known;
     }
 
+    /** What a template comes to by itself, its bases below it, whether anything uses it or not. */
+    public EffectivePolicy of(TemplateName template) {
+        return said(Node.Group.ROOT, EffectivePolicy.EMPTY, List.of(template), List.of());
+    }
+
     private EffectivePolicy at(Node node, EffectivePolicy below) {
         return said(node, below, uses.getOrDefault(node, List.of()), overrides.getOrDefault(node, List.of()));
     }

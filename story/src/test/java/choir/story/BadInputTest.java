@@ -109,7 +109,16 @@ class BadInputTest {
                         "nonsense",
                         "--because",
                         "x"),
-                wrong(2, "Unknown option: '--untill'", "set", "haldr-1/01", "a=b", "--because", "x", "--untill", "x"),
+                wrong(
+                        2,
+                        "choir set takes no \"--untill\"; did you mean \"--until\"?",
+                        "set",
+                        "haldr-1/01",
+                        "a=b",
+                        "--because",
+                        "x",
+                        "--untill",
+                        "x"),
                 wrong(2, "\"haldr-1\" is not a camera", "explain", "haldr-1"),
                 wrong(1, "there is no finding 999", "finding", "show", "999"));
     }

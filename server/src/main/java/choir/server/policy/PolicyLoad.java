@@ -9,6 +9,7 @@ import choir.document.PolicyWriter;
 import choir.fleet.Node;
 import choir.policy.CalendarName;
 import choir.policy.Layer.Statement;
+import choir.policy.NodeWords;
 import choir.policy.PolicyOverride;
 import choir.policy.SettingKey;
 import choir.policy.TemplateName;
@@ -92,6 +93,7 @@ public class PolicyLoad {
         List<Change> changes = new ArrayList<>();
         List<String> doubts = new ArrayList<>();
         Runnable taking = () -> {
+            var before = Set.copyOf(warnings.at(fleet.groups()));
             how.since()
                     .ifPresentOrElse(
                             since -> {
@@ -102,8 +104,7 @@ public class PolicyLoad {
                                 journal.add(who, "said that policy was in force before", "policy", "since " + since);
                             },
                             () -> changes.addAll(new Taking(documents, how.prune(), how.newGroups(), who).run()));
-            doubts.addAll(warnings.at(fleet.groups()));
-            doubts.addAll(warnings.at(camerasOf(documents)));
+            doubts.addAll(doubts(documents, before));
         };
         if (how.onlyTry()) {
             takingBack(taking);
@@ -141,6 +142,30 @@ public class PolicyLoad {
         } catch (OnlyTried tried) {
             // So it is meant.
         }
+    }
+
+    /** What is wrong where the files speak, and elsewhere what was not before. */
+    private List<String> doubts(List<PolicyDocument> documents, Set<String> before) {
+        var templates = documents.stream()
+                .filter(OfTemplate.class::isInstance)
+                .map(d -> ((OfTemplate) d).name())
+                .toList();
+        var named = documents.stream()
+                .filter(OfNode.class::isInstance)
+                .map(d -> ((OfNode) d).node())
+                .collect(Collectors.toSet());
+        var said = nodes.wordsOfGroups();
+        List<String> doubts = new ArrayList<>();
+        warnings.byNode(fleet.groups()).forEach((group, lines) -> {
+            var uses = said.getOrDefault(group, NodeWords.NONE).uses();
+            boolean isMeant = named.contains(group) || uses.stream().anyMatch(templates::contains);
+            lines.stream().filter(w -> isMeant || !before.contains(w)).forEach(doubts::add);
+        });
+        doubts.addAll(warnings.at(camerasOf(documents)));
+        warnings.of(templates).stream()
+                .filter(w -> doubts.stream().noneMatch(d -> d.endsWith(w.substring(w.indexOf(": ")))))
+                .forEach(doubts::add);
+        return doubts;
     }
 
     private static Set<Node.Camera> camerasOf(List<PolicyDocument> documents) {

@@ -7,12 +7,15 @@ import choir.fleet.Node;
 import choir.policy.EffectivePolicy;
 import choir.policy.NodeWords;
 import choir.policy.PolicyBook;
+import choir.policy.TemplateName;
 import choir.server.fleet.FleetStore;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -35,10 +38,16 @@ class Warnings {
 
     /** Each mistake once, where it first comes to be; in a transaction, by what that has changed so far. */
     List<String> at(Collection<? extends Node> where) {
+        return byNode(where).values().stream().flatMap(List::stream).toList();
+    }
+
+    /** The same, node by node in the order in which they are given. */
+    Map<Node, List<String>> byNode(Collection<? extends Node> where) {
         var book = policies.book(LocalDate.now(clock));
         var said = nodes.wordsOfGroups();
-        List<String> lines = new ArrayList<>();
+        Map<Node, List<String>> all = new LinkedHashMap<>();
         for (var node : where) {
+            List<String> lines = new ArrayList<>();
             switch (node) {
                 case Node.Group group -> {
                     ended(said.getOrDefault(group, NodeWords.NONE), book.day(), lines);
@@ -46,6 +55,18 @@ class Warnings {
                 }
                 case Node.Camera camera -> ofCamera(book, camera, lines);
             }
+            all.put(node, lines);
+        }
+        return all;
+    }
+
+    /** What contradicts itself within templates, whether anything uses them or not. */
+    List<String> of(Collection<TemplateName> templates) {
+        var book = policies.book(LocalDate.now(clock));
+        List<String> lines = new ArrayList<>();
+        for (var name : templates) {
+            Soundness.ofTemplate(book.of(name))
+                    .forEach(u -> lines.add("template " + name.text() + ": " + u.sentence()));
         }
         return lines;
     }

@@ -4,6 +4,7 @@ import choir.area.CellMask;
 import choir.document.PolicyDocument.OfTemplate;
 import choir.document.PolicyReader;
 import choir.document.SettingReader;
+import choir.drift.Soundness;
 import choir.family.Translation;
 import choir.family.Translation.Wish;
 import choir.family.Translator;
@@ -43,8 +44,11 @@ class DraftApi {
      */
     record FamilyDraft(String family, int cameras, List<String> cannot, List<String> approximated) {}
 
-    /** @param reached cameras that the template reaches at all */
-    record TemplateDraft(int reached, int cameras, List<FamilyDraft> families) {}
+    /**
+     * @param reached cameras that the template reaches at all
+     * @param warnings what in it cannot both be
+     */
+    record TemplateDraft(int reached, int cameras, List<FamilyDraft> families, List<String> warnings) {}
 
     /**
      * @param areas as they stand in a policy file
@@ -130,7 +134,12 @@ class DraftApi {
         families.forEach((family, tally) -> views.add(
                 new FamilyDraft(family, tally.cameras, List.copyOf(tally.cannot), List.copyOf(tally.approximated))));
         return new TemplateDraft(
-                reached, views.stream().mapToInt(FamilyDraft::cameras).sum(), views);
+                reached,
+                views.stream().mapToInt(FamilyDraft::cameras).sum(),
+                views,
+                Soundness.ofTemplate(book.of(t.name())).stream()
+                        .map(u -> u.sentence() + ".")
+                        .toList());
     }
 
     /** What the recorder of a camera would hold for these areas. */

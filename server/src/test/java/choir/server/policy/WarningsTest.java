@@ -61,6 +61,35 @@ class WarningsTest {
     }
 
     @Test
+    void aTemplateThatNobodyUsesIsDoubtedByItself() {
+        var alone = "template: later\nrecording: {keep-at-least: 60d, keep-at-most: 30d}\n";
+        assertThat(loading(alone, true))
+                .containsExactly("template later: The policy keeps footage for at least 60 days and at most 30 days,"
+                        + " which cannot both be");
+        assertThat(loading("template: part\nrecording: {week: [mon motion]}\n", true))
+                .as("a part of a week is no mistake in a template")
+                .isEmpty();
+        assertThat(texts(service.post("/api/v1/template-drafts", Map.of("text", alone))
+                        .body()
+                        .path("warnings")))
+                .singleElement()
+                .asString()
+                .contains("cannot both be");
+    }
+
+    @Test
+    void whatWasSaidBeforeElsewhereIsNotSaidAgain() {
+        loading(UNSOUND, false);
+        var other = "template: other\nmotion: {sensitivity: 40}\n";
+        var answer = service.post(
+                "/api/v1/policy",
+                Map.of("files", List.of(Map.of("name", "", "text", other)), "prune", false, "onlyTry", true));
+        assertThat(texts(answer.body().path("warnings"))).isEmpty();
+        assertThat(loading(UNSOUND, true)).as("where it speaks itself").hasSize(1);
+        loading("template: house\n", false);
+    }
+
+    @Test
     void whatIsSaidAtANodeIsDoubtedThere() {
         loading("template: house\n", false);
         service.send(
