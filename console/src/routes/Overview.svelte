@@ -45,6 +45,18 @@
       : `${number(o.inTune)} of ${count(asked, 'camera')} hold what they should.${rest}`;
   }
 
+  const FEW = 3;
+  /** Of a few recorders which, of many how many. */
+  function awayNames(o: Overview): string {
+    const recorders = o.away.reduce((sum, a) => sum + a.recorders, 0);
+    return recorders <= FEW
+      ? o.away.flatMap((a) => a.some).join(', ')
+      : `${count(recorders, 'recorder')}: ${o.away
+          .map((a) => a.some[0])
+          .slice(0, FEW)
+          .join(', ')} …`;
+  }
+
   /** Settings that nobody governs anywhere would be empty columns. */
   function columns(o: Overview) {
     return o.columns.filter((_, i) => o.rows.some((r) => (r.cells[i]?.members ?? 0) > 0));
@@ -143,10 +155,11 @@
                 No camera was changed at its recorder.
               {/if}
               {#if o.unknown > 0}
-                {count(o.unknown, 'camera')} could not be read ({o.away.map((a) => a.recorder).join(', ')}).
+                {count(o.unknown, 'camera')} could not be read ({awayNames(o)}).
               {/if}
-              {#each o.paused as words (words)}{words}.
+              {#each o.paused.slice(0, FEW) as words (words)}{words}.
               {/each}
+              {#if o.paused.length > FEW}and {o.paused.length - FEW} more are paused.{/if}
             </p>
           </section>
         </div>

@@ -9,6 +9,8 @@ import tools.jackson.databind.JsonNode;
 
 @Command(name = "status", description = "The fleet in one screen.")
 final class StatusCommand extends Act {
+    private static final int MOST_OF_A_KIND = 5;
+
     @Mixin
     private Listing listing = new Listing();
 
@@ -36,14 +38,19 @@ final class StatusCommand extends Act {
         line("governed by no policy", overview.path("notGoverned").asInt(), "choir camera list state:not-governed");
         int atRisk = overview.path("atRisk").asInt();
         if (atRisk > 0) {
-            say(ansi().string("@|bold " + atRisk + " cameras lose footage they should keep|@: together "
+            say(ansi().string("@|bold " + Texts.count(atRisk, "camera") + (atRisk == 1 ? " loses" : " lose")
+                    + " footage that should be kept|@: together "
                     + Minutes.duration(overview.path("minutesWithoutRecording").asLong())
                     + " a week without recording"));
         }
-        for (JsonNode away : overview.path("away")) {
-            say(Listing.text(away, "trouble"));
-        }
-        overview.path("paused").forEach(words -> say(words.asString("")));
+        few(overview.path("away")
+                .valueStream()
+                .map(away -> Listing.text(away, "words"))
+                .toList());
+        few(overview.path("paused")
+                .valueStream()
+                .map(words -> words.asString(""))
+                .toList());
         since(service.get("/api/v1/overview/since"));
         return Failure.DONE;
     }
@@ -65,6 +72,14 @@ final class StatusCommand extends Act {
     private static Optional<String> part(JsonNode since, String key, String one, String many) {
         int count = since.path(key).asInt();
         return count == 0 ? Optional.empty() : Optional.of(count + " " + (count == 1 ? one : many));
+    }
+
+    /** One screen, whatever there is to say. */
+    private void few(List<String> words) {
+        words.stream().limit(MOST_OF_A_KIND).forEach(this::say);
+        if (words.size() > MOST_OF_A_KIND) {
+            say("and " + (words.size() - MOST_OF_A_KIND) + " more; see: choir recorder list");
+        }
     }
 
     private void line(String what, int count, String next) {

@@ -11,7 +11,9 @@ import java.util.Arrays;
 import java.util.Base64;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * The order of a list of cameras by one of its columns; what is equal there by recorder and channel. What has no value there
@@ -32,7 +34,13 @@ record CameraOrder(Column column, boolean isFromTheLast) implements Comparator<C
         /** The worst first. */
         MARK("mark");
 
-        private static final int SIZES = 10;
+        private static final int SIZES = 4;
+        /** What is not governed is no place in the order; else the worst is the least. */
+        private static final List<String> BY_SEVERITY = IntStream.range(0, Mark.Kind.values().length * SIZES)
+                .mapToObj(severity ->
+                        severity < SIZES ? "" : Integer.toString(Mark.Kind.values().length * SIZES - severity))
+                .toList();
+
         private final String key;
 
         Column(String key) {
@@ -49,18 +57,29 @@ record CameraOrder(Column column, boolean isFromTheLast) implements Comparator<C
                 case GROUP -> camera.group().text();
                 case FAMILY -> camera.family().name();
                 case TAGS -> camera.tags().stream().sorted().collect(Collectors.joining(" "));
-                case STATES ->
-                    camera.states().stream().map(CameraState::word).sorted().collect(Collectors.joining(" "));
+                case STATES -> states(camera.states());
                 case MARK -> severity(camera);
             };
         }
 
+        private static String states(Set<CameraState> states) {
+            return states.size() == 1
+                    ? states.iterator().next().word()
+                    : states.stream().map(CameraState::word).sorted().collect(Collectors.joining(" "));
+        }
+
+        /** Asked of every camera that there is, so without words, and no further than something worse can come. */
         private static String severity(Standing camera) {
-            var mark = Mark.worst(camera.deviations().stream().map(Mark::of).toList());
-            return mark.kind() == Mark.Kind.NOT_GOVERNED
-                    ? ""
-                    : Integer.toString(
-                            (Mark.Kind.LOSS.ordinal() + 1 - mark.kind().ordinal()) * SIZES - mark.size());
+            boolean isQuiet = camera.states().contains(CameraState.IN_TUNE);
+            int worst = 0;
+            for (var deviation : camera.deviations()) {
+                var mark = Mark.of(deviation);
+                worst = Math.max(worst, mark.kind().ordinal() * SIZES + mark.size());
+                if (isQuiet && mark.kind() == Mark.Kind.IN_TUNE) {
+                    break;
+                }
+            }
+            return BY_SEVERITY.get(worst);
         }
     }
 

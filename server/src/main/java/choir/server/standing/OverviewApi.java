@@ -19,7 +19,7 @@ class OverviewApi {
     /** How many cameras a cell draws one by one; of a larger group the worst ones and their number. */
     private static final int MOST_MARKS = 60;
 
-    private static final int MOST_AWAY = 100;
+    private static final int MOST_SAID = 100;
 
     record Column(String key, String title) {}
 
@@ -33,9 +33,10 @@ class OverviewApi {
 
     record OverviewRow(String group, int cameras, List<Cell> cells) {}
 
-    /** At most the first hundred by name. */
-    record AwayRecorder(String recorder, String trouble) {}
-
+    /**
+     * @param away by their reasons, at most a hundred
+     * @param paused in words, at most the first hundred by name
+     */
     record Overview(
             int cameras,
             int recorders,
@@ -46,7 +47,7 @@ class OverviewApi {
             int atRisk,
             int notGoverned,
             long minutesWithoutRecording,
-            List<AwayRecorder> away,
+            List<Away> away,
             List<String> paused,
             List<Column> columns,
             List<OverviewRow> rows) {}
@@ -85,25 +86,19 @@ class OverviewApi {
                 all.in(CameraState.AT_RISK),
                 all.in(CameraState.NOT_GOVERNED),
                 all.minutesWithoutRecording(),
-                away(snapshot),
+                Away.of(snapshot.blocks().stream().map(Block::recorder).toList()).stream()
+                        .limit(MOST_SAID)
+                        .toList(),
                 pauses.inForce().entrySet().stream()
                         .filter(e -> snapshot.block(e.getKey()).isPresent())
                         .map(e -> e.getValue().words(e.getKey()))
                         .sorted()
-                        .limit(MOST_AWAY)
+                        .limit(MOST_SAID)
                         .toList(),
                 Catalogue.settings().stream()
                         .map(s -> new Column(s.key().text(), s.title()))
                         .toList(),
                 rows);
-    }
-
-    private static List<AwayRecorder> away(Snapshot snapshot) {
-        return snapshot.blocks().stream()
-                .map(Block::recorder)
-                .flatMap(r -> r.contact().trouble().map(why -> new AwayRecorder(r.name(), why)).stream())
-                .limit(MOST_AWAY)
-                .toList();
     }
 
     private static List<Cell> cells(Node.Group group, Tally tally, Marks marks) {
