@@ -1,10 +1,11 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask } from '../lib/api/client';
-  import { count } from '../lib/format';
+  import { count, number } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Heads from '../lib/ui/Heads.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
+  import Long from '../lib/ui/Long.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Still from '../lib/ui/Still.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
@@ -68,7 +69,13 @@
           {/each}
         </ul>
         {#if !all && page.items.length > MOST}
-          <button class="act mt-4" onclick={() => (all = true)}>Show all {page.items.length}</button>
+          <button class="act mt-4" onclick={() => (all = true)}>Show {number(page.items.length)}</button>
+        {/if}
+        {#if page.total > page.items.length}
+          <p class="mt-2 text-sm text-faint">
+            These are {number(page.items.length)} of {count(page.total, 'camera')};
+            <a href={p('/fleet') + '?select=' + encodeURIComponent(select)}>as a table</a> shows all.
+          </p>
         {/if}
       {/if}
     {/snippet}
@@ -98,8 +105,8 @@
                     <tr class="align-top {i === d.variants.length - 1 ? 'border-b border-line/60' : ''}">
                       <td class="py-1 pr-4">{i === 0 ? d.family : ''}</td>
                       <td class="py-1 pr-4 font-semibold">{i === 0 ? d.title : ''}</td>
-                      <td class="native max-w-[280px] truncate py-1 pr-4" title={v.value}
-                        >{v.value}{v.factory ? ' (factory)' : ''}</td
+                      <td class="native max-w-[280px] py-1 pr-4"
+                        ><Long text={v.value} longest={60} />{v.factory ? ' (factory)' : ''}</td
                       >
                       <td class="py-1 pr-4">{v.count}</td>
                       <td class="py-1 text-faint">

@@ -5,6 +5,7 @@
   import { when } from '../lib/format';
   import Empty from '../lib/ui/Empty.svelte';
   import Loaded from '../lib/ui/Loaded.svelte';
+  import Long from '../lib/ui/Long.svelte';
   import Page from '../lib/ui/Page.svelte';
   import Trouble from '../lib/ui/Trouble.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
@@ -60,15 +61,6 @@
   const together = $derived(holds(cameras.data ?? []));
 </script>
 
-{#snippet text(value: string, longest: number)}
-  {#if value.length > longest}
-    <details>
-      <summary class="cursor-pointer">{value.slice(0, longest)} …</summary>
-      {value}
-    </details>
-  {:else}{value}{/if}
-{/snippet}
-
 <Page question="What does {name} hold now?" {answer}>
   {#snippet act()}
     <Allowed to="TECHNICIAN"
@@ -96,7 +88,7 @@
               {#each together.shared as one (one.key)}
                 <dt class="text-faint">{one.title}</dt>
                 <dd class="native min-w-0 break-words">
-                  {@render text(one.value, 160)}
+                  <Long text={one.value} longest={160} />
                 </dd>
               {/each}
             </dl>
@@ -122,7 +114,9 @@
                   <td></td>
                   <th scope="row" class="py-2 pr-4 text-left font-normal">most of them</th>
                   {#each together.differing as key (key.key)}
-                    <td class="native max-w-[280px] py-2 pr-4">{@render text(key.usual || '–', 60)}</td>
+                    <td class="native max-w-[280px] py-2 pr-4"
+                      ><Long text={key.usual || '–'} longest={60} /></td
+                    >
                   {/each}
                 </tr>
               {/if}
@@ -138,7 +132,7 @@
                     <td class="native max-w-[280px] py-2 pr-4 font-semibold">
                       {#if value === key.usual && all.length > 1}
                         <span class="sr-only">as most of them</span>
-                      {:else}{@render text(value || '–', 60)}{/if}
+                      {:else}<Long text={value || '–'} longest={60} />{/if}
                     </td>
                   {/each}
                 </tr>

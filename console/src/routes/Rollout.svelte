@@ -25,9 +25,13 @@
     ),
   );
 
-  // The events come from outside; they are followed while this rollout is shown.
+  const isThere = $derived(rollout.data !== undefined);
+
+  // The events come from outside; they are followed while this rollout is shown, and of another kind of work not at all.
   $effect(() => {
-    follower.follow(id, () => void client.invalidateQueries());
+    if (isThere) {
+      follower.follow(id, () => void client.invalidateQueries());
+    }
     return () => follower.stop();
   });
   // A step that ended shows in the table as well.

@@ -4,6 +4,7 @@
   import { groupName } from '../lib/format';
   import { wordOf } from '../lib/guide/of-settings';
   import Word from '../lib/guide/Word.svelte';
+  import Long from '../lib/ui/Long.svelte';
   import TuningMark from '../lib/ui/TuningMark.svelte';
   import { p } from '../router';
   import Allowed from '../lib/ui/Allowed.svelte';
@@ -19,11 +20,6 @@
     onoverride: (key: string) => void;
     ontakeback: (key: string, node: string) => void;
   } = $props();
-
-  /** A long week stands below in full; here its first windows do. */
-  function short(text: string | undefined): string {
-    return text && text.length > 70 ? text.slice(0, 68) + ' …' : (text ?? '');
-  }
 </script>
 
 <div class="relative mt-2 overflow-x-auto">
@@ -36,8 +32,8 @@
           <th scope="row" class="py-2 pr-4 text-left font-semibold whitespace-nowrap" title={s.meaning}
             ><Word of={wordOf(s.key)}>{s.title}</Word></th
           >
-          <td class="max-w-[260px] py-2 pr-4" title={s.asked}>
-            {#if s.asked}{short(s.asked)}{#if s.fixed}<span class="text-faint"> · fixed</span>{/if}
+          <td class="max-w-[260px] py-2 pr-4">
+            {#if s.asked}<Long text={s.asked} />{#if s.fixed}<span class="text-faint"> · fixed</span>{/if}
             {:else}<span class="text-faint">not governed</span>{/if}
           </td>
           <td class="max-w-[300px] py-2 pr-4">
@@ -62,17 +58,16 @@
               </div>
             {/each}
           </td>
-          <td class="native max-w-[220px] py-2 pr-4" title={s.wanted}>
-            {#if s.cannot}<span class="font-sans text-sm text-cannot">{s.cannot}</span>{:else}{short(
-                s.wanted,
-              )}{/if}
+          <td class="native max-w-[220px] py-2 pr-4">
+            {#if s.cannot}<span class="font-sans text-sm text-cannot">{s.cannot}</span>{:else}<Long
+                text={s.wanted ?? ''}
+              />{/if}
             {#if s.approximated}<div class="font-sans text-xs text-faint">{s.approximated}</div>{/if}
           </td>
           <td
             class="native max-w-[220px] py-2 pr-4 {s.observed && s.wanted && s.mark.kind !== 'in-tune'
               ? 'font-semibold text-loss'
-              : ''}"
-            title={s.observed}>{short(s.observed)}</td
+              : ''}"><Long text={s.observed ?? ''} /></td
           >
           <td class="py-2 text-right">
             <Allowed to="EDITOR"

@@ -28,4 +28,11 @@ describe('what stops while it is written', () => {
     );
     expect(pauseWords({ ...pause, last })).toContain('not measured; the calls took 1.2 s');
   });
+
+  it('is told once for many of a family', () => {
+    const pause = { family: 'gannet', recorders: ['a', 'b', 'c', 'd', 'e'], allChannels: true, cameras: 30 };
+    expect(pauseWords({ ...pause, last: { ...last, gapSeconds: 2 } })).toMatch(
+      /^Each of a, b, c and 2 more records nothing on any channel while it is written: 2\.0 s for 3 cameras the last time \(at haldr-2, /,
+    );
+  });
 });

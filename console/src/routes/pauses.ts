@@ -6,9 +6,11 @@ type Pause = Schemas['Pause'];
 /** What stops recording while it is written, and for how long as far as that was seen. */
 export function pauseWords(pause: Pause): string {
   const [first] = pause.recorders;
-  return pause.allChannels
-    ? `${first} records nothing on any channel while it is written: ${measured(pause.last, first)}.`
-    : `Each camera of ${names(pause.recorders)} records nothing while it is written: ${measured(pause.last, pause.recorders.length === 1 ? first : undefined)}.`;
+  const one = pause.recorders.length === 1 ? first : undefined;
+  const who = pause.allChannels
+    ? `${one ?? `Each of ${names(pause.recorders)}`} records nothing on any channel`
+    : `Each camera of ${names(pause.recorders)} records nothing`;
+  return `${who} while it is written: ${measured(pause.last, one)}.`;
 }
 
 function measured(last: Pause['last'], recorder?: string): string {

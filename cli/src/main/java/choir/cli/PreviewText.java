@@ -139,11 +139,11 @@ final class PreviewText {
         var recorders = pause.path("recorders").values().stream()
                 .map(r -> r.asString(""))
                 .toList();
-        return pause.path("allChannels").asBoolean()
-                ? recorders.getFirst() + " records nothing on any channel while it is written: "
-                        + measured(pause.path("last"), recorders.getFirst())
-                : "each camera of " + Texts.names(recorders) + " records nothing while it is written: "
-                        + measured(pause.path("last"), recorders.size() == 1 ? recorders.getFirst() : "");
+        var one = recorders.size() == 1 ? recorders.getFirst() : "";
+        var whole = (one.isEmpty() ? "each of " : "") + Texts.names(recorders) + " records nothing on any channel";
+        var camera = "each camera of " + Texts.names(recorders) + " records nothing";
+        return (pause.path("allChannels").asBoolean() ? whole : camera) + " while it is written: "
+                + measured(pause.path("last"), one);
     }
 
     private static String measured(JsonNode last, String recorder) {
@@ -203,13 +203,14 @@ final class PreviewText {
     }
 
     private static Table folded(JsonNode preview) {
-        var table = new Table("cameras", "setting", "holds", "will hold", "from", "on");
+        var table = new Table("cameras", "family", "setting", "holds", "will hold", "from", "on");
         for (var fold : preview.path("folds")) {
             var cameras = fold.path("cameras").values().stream()
                     .map(c -> c.asString(""))
                     .toList();
             table.row(
                     Integer.toString(cameras.size()),
+                    Listing.text(fold, "family"),
                     Listing.text(fold, "title"),
                     orDash(Listing.text(fold, "before")),
                     Listing.text(fold, "after"),

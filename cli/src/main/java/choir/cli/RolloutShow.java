@@ -49,7 +49,7 @@ final class RolloutShow extends Act {
                     Integer.toString(cameras.size()),
                     Texts.few(cameras),
                     Listing.text(fold, "state"),
-                    changes(fold),
+                    changes(fold).replace("; ", "\n"),
                     Listing.text(fold, "detail"));
         }
         table.print(out(), Table.terminalWidth());

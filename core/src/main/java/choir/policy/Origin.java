@@ -15,11 +15,14 @@ public sealed interface Origin {
             implements Origin {}
 
     default String text() {
+        return source() + " at " + node().text();
+    }
+
+    /** Without where it stands. */
+    default String source() {
         return switch (this) {
-            case FromTemplate t ->
-                "template " + t.template() + " (revision " + t.revision() + ") at "
-                        + t.node().text();
-            case FromOverride o -> "override at " + o.node().text();
+            case FromTemplate t -> "template " + t.template() + " (revision " + t.revision() + ")";
+            case FromOverride o -> "override";
         };
     }
 }

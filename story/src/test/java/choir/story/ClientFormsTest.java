@@ -2,11 +2,15 @@ package choir.story;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import choir.cli.Main;
 import choir.fleet.NaturalOrder;
 import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.nio.file.Files;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -210,5 +214,37 @@ class ClientFormsTest {
                 .isSortedAccordingTo(NaturalOrder.BY_NAME);
         assertThat(choir.choir("camera", "list", "--sort", "deviceNam").errors())
                 .contains("did you mean \"deviceName\"?");
+    }
+
+    /** From a machine that was never signed in here, with nothing but what the invitation says. */
+    @Test
+    void whoeverIsInvitedComesInByTheClientAlone() throws IOException {
+        var once = choir.post("/api/v1/people", Map.of("name", "ines", "roles", List.of("viewer")))
+                .body()
+                .path("oneTimePassword")
+                .asString();
+        var given = Files.writeString(choir.folder().resolve("once"), once + "\n");
+        var own = Files.writeString(choir.folder().resolve("own"), "a-word-that-ines-chose\n");
+        assertThat(elsewhere("login", "--user", "ines", "--password-file", given.toString())
+                        .errors())
+                .contains("choir login --new-password");
+        var signedIn = elsewhere(
+                "login", "--user", "ines", "--password-file", given.toString(), "--new-password-file", own.toString());
+        assertThat(signedIn.exitCode()).as(signedIn.errors()).isZero();
+        assertThat(elsewhere("status").out()).contains("cameras");
+        assertThat(elsewhere("recorder", "remove", "haldr-1", "--yes").exitCode())
+                .isEqualTo(4);
+    }
+
+    private static Ensemble.Said elsewhere(String... words) {
+        var out = new StringWriter();
+        var errors = new StringWriter();
+        var home = choir.folder().resolve("elsewhere").toString();
+        int code = Main.run(
+                Map.of("CHOIR_URL", choir.address().toString(), "CHOIR_HOME", home),
+                new PrintWriter(out),
+                new PrintWriter(errors),
+                words);
+        return new Ensemble.Said(code, out.toString(), errors.toString());
     }
 }

@@ -49,7 +49,9 @@ class Doors {
             throws Exception {
         return http.csrf(csrf -> csrf.spa()
                         .ignoringRequestMatchers(r -> isByToken(r) || isByNobody(r))
-                        .ignoringRequestMatchers("/api/v1/session/token", SIGN_OUT_BY_ISSUER))
+                        // Whoever asks for these says who they are in the body, and no cookie of theirs counts.
+                        .ignoringRequestMatchers(
+                                "/api/v1/session/token", "/api/v1/session/password", SIGN_OUT_BY_ISSUER))
                 .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(r -> r.policy(
                                 org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter

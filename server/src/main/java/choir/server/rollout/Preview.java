@@ -33,8 +33,9 @@ public record Preview(
         List<Pause> pauses,
         Proofs.Proof proof) {
     /**
-     * The same change on several cameras of a family.
+     * The same change on several cameras of a family, said by the same template or override.
      *
+     * @param origin with the place where it stands, or how many there are
      * @param week of a week, what will be held as asked, and what is held as observed
      */
     public record Fold(
@@ -50,7 +51,8 @@ public record Preview(
             List<String> cameras) {}
 
     /**
-     * @param recorders one that stops on all channels, or all of a family that stop on the channel that is being written
+     * @param recorders of one family
+     * @param allChannels each stops on all channels while it is written, and not on the one that is being written alone
      * @param cameras how many of theirs would be written
      * @param last of the recorder itself or, where it was not written yet, of another of its family; missing when there is none
      */
@@ -90,7 +92,11 @@ public record Preview(
             String after,
             String origin,
             String cause,
-            @Nullable String approximated) {}
+            @Nullable String approximated) {
+        OfSetting withoutOrigin() {
+            return new OfSetting(key, title, before, after, "", cause, approximated);
+        }
+    }
 
     /** What the recorder has no place for. */
     public record Cannot(String key, String title, String asked, String why) {}

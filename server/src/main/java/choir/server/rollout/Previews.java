@@ -101,7 +101,7 @@ class Previews {
             }
             var camera = ofCamera(standing, changes);
             changing.add(camera);
-            folds.add(camera, changes);
+            folds.add(standing, camera, changes);
             pricing.add(standing, changes);
             WritingTimes.plan(written, standing);
         }

@@ -19,6 +19,7 @@ import org.springframework.stereotype.Component;
 /** How long recording stood still when each recorder was written the last time, so that it can be told beforehand. */
 @Component
 class WritingTimes {
+    private static final int FEW = 3;
     private final Database database;
     private final Clock clock;
 
@@ -63,8 +64,8 @@ class WritingTimes {
     }
 
     /**
-     * What stops while these are written: recorders that stop on all channels one by one, the others by family. Where one was
-     * never measured, the longest of its family stands for it.
+     * What stops while these are written: a few recorders of a family that stop on all channels one by one, all others by
+     * family. Where one was never measured, the longest of its family stands for it.
      */
     List<Preview.Pause> pauses(List<Planned> planned) {
         var stopping = planned.stream()
@@ -78,7 +79,7 @@ class WritingTimes {
                 .collect(Collectors.groupingBy(p -> p.family().name(), TreeMap::new, Collectors.toList()));
         List<Preview.Pause> pauses = new ArrayList<>();
         families.forEach((family, recorders) -> {
-            if (recorders.getFirst().family().pause() == Family.Pause.CHANNEL) {
+            if (recorders.getFirst().family().pause() == Family.Pause.CHANNEL || recorders.size() > FEW) {
                 pauses.add(pause(recorders, longest(recorders, times)));
             } else {
                 recorders.forEach(one -> pauses.add(pause(

@@ -15,6 +15,11 @@ public final class Origins {
         return origins(effective).map(Origin::text).distinct().collect(Collectors.joining("; "));
     }
 
+    /** The same without the places where they stand. */
+    public static String sources(Effective effective) {
+        return origins(effective).map(Origin::source).distinct().collect(Collectors.joining("; "));
+    }
+
     static Stream<Origin> origins(Effective effective) {
         return switch (effective) {
             case Effective.Scalar s -> Stream.of(s.value().origin());

@@ -199,6 +199,45 @@ class RolloutTermsTest {
     }
 
     @Test
+    void aTemplateSaysTheSameWhereverItIsUsed() {
+        for (var group : List.of("fleet/a", "fleet/b")) {
+            service.post("/api/v1/groups", Map.of("path", group));
+        }
+        service.load("""
+                template: lamps
+                motion: {sensitivity: 61}
+                ---
+                group: fleet/a
+                use: [lamps]
+                ---
+                group: fleet/b
+                use: [lamps]
+                """);
+        var lit = config("daily continuous");
+        service.added("r6").channel("01", lit).channel("02", lit);
+        service.read("r6");
+        var lines = List.of(
+                Map.of("line", 1, "camera", "r6/01", "group", "a"),
+                Map.of("line", 2, "camera", "r6/02", "group", "b"));
+        assertThat(service.post("/api/v1/placings", Map.of("lines", lines)).status())
+                .isEqualTo(200);
+        var folds = service.post("/api/v1/previews", Map.of("select", "recorder:r6"))
+                .body()
+                .path("folds");
+        assertThat(folds.values()).singleElement().satisfies(fold -> {
+            assertThat(fold.path("cameras").size()).isEqualTo(2);
+            assertThat(fold.path("origin").asString()).isEqualTo("template lamps (revision 1), in 2 places");
+        });
+        assertThat(service.post("/api/v1/previews", Map.of("select", "camera:r6/01"))
+                        .body()
+                        .path("folds")
+                        .path(0)
+                        .path("origin")
+                        .asString())
+                .isEqualTo("template lamps (revision 1) at fleet/a");
+    }
+
+    @Test
     void equalChangesAreSaidOnceAndWhatTheyComeToIsSaidFirst() {
         service.load("""
                 template: house

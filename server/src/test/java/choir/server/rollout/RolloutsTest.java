@@ -228,6 +228,23 @@ class RolloutsTest {
         });
     }
 
+    @Test
+    void whatManyOfAFamilyDoIsSaidOnce() {
+        for (var name : List.of("g1", "g2", "g3", "g4")) {
+            var fake = service.added(name, "gannet").channel("01", level(3));
+            fake.maker = "Gannet";
+            fake.model = "GD-8";
+        }
+        service.read();
+        var pauses = service.post("/api/v1/previews", Map.of("select", "recorder:g1,g2,g3,g4"))
+                .body()
+                .path("pauses");
+        assertThat(pauses.values()).singleElement().satisfies(p -> {
+            assertThat(p.path("recorders").size()).isEqualTo(4);
+            assertThat(p.path("allChannels").asBoolean()).isTrue();
+        });
+    }
+
     private static NativeConfig level(int level) {
         return new NativeConfig(Map.of(Catalogue.SENSITIVITY, NativeValue.number(level)));
     }
