@@ -1,5 +1,7 @@
 package choir.cli;
 
+import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import picocli.CommandLine.Command;
@@ -10,6 +12,9 @@ import tools.jackson.databind.JsonNode;
 
 @Command(name = "show", description = "One rollout: each camera, what was written, and whether it took.")
 final class RolloutShow extends Act {
+    private static final String INDENT = "  ";
+    private static final Set<String> QUIET = Set.of("verified", "planned");
+
     @Parameters(paramLabel = "ID")
     private long id;
 
@@ -38,24 +43,31 @@ final class RolloutShow extends Act {
         }
     }
 
+    /** A paragraph for all cameras of which the same was asked and to which the same happened. */
     private void folds(JsonNode view) {
-        var table = new Table("cameras", "on", "state", "changes", "detail");
         int folded = 0;
         for (var fold : view.path("folds")) {
             var cameras =
                     fold.path("cameras").valueStream().map(c -> c.asString("")).toList();
             folded += cameras.size() - 1;
-            table.row(
-                    Integer.toString(cameras.size()),
-                    Texts.few(cameras),
-                    Listing.text(fold, "state"),
-                    changes(fold).replace("; ", "\n"),
-                    Listing.text(fold, "detail"));
+            var state = Listing.text(fold, "state");
+            say("");
+            say((QUIET.contains(state) ? state : ansi().string("@|bold " + state + "|@")) + ", "
+                    + Texts.count(cameras.size(), "camera"));
+            indented(Texts.few(cameras));
+            indented(Listing.text(fold, "detail"));
+            indented(changes(fold));
         }
-        table.print(out(), Table.terminalWidth());
         if (folded > 0) {
-            say("equal steps are said once; --all shows each camera on its own");
+            say("");
+            say("equal steps once; --all shows each camera on its own");
         }
+    }
+
+    private void indented(String text) {
+        Table.terminalWidth().map(width -> Table.wrap(text, width - INDENT.length())).orElse(List.of(text)).stream()
+                .filter(line -> !line.isEmpty())
+                .forEach(line -> say(INDENT + line));
     }
 
     private void steps(JsonNode view) {

@@ -109,6 +109,9 @@ class ManyThingsTest {
         var shown = choir.choir("rollout", "show", id, "--format", "csv").out();
         assertThat(shown.lines().filter(l -> l.contains(",1,verified,"))).hasSize(2);
         assertThat(shown.lines().filter(l -> l.contains(",2,verified,"))).hasSize(14);
+        var folded = choir.choir("rollout", "show", id).out();
+        assertThat(folded).contains("verified, 16 cameras", "haldr-1/01 haldr-1/02 haldr-1/03 and 13 more");
+        assertThat(choir.choir("rollout", "show", id, "--all").out().lines()).hasSize(18);
         assertThat(choir.choir("rollout", "undo", id, "--yes").out())
                 .contains("16 verified")
                 .contains("put back are waiting now");
