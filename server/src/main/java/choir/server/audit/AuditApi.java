@@ -7,6 +7,7 @@ import choir.server.standing.Standings;
 import choir.server.web.Page;
 import choir.server.web.Problem;
 import choir.server.work.Task;
+import choir.server.work.Work;
 import choir.server.work.WorkHistory;
 import choir.server.work.WorkView;
 import choir.server.work.Works;
@@ -114,6 +115,7 @@ class AuditApi {
                 history.lastDoneOfAll(Task.Kind.AUDIT).stream(),
                 works.list(Task.Kind.AUDIT, LATELY).stream()
                         .filter(w -> w.task().selection().equals(ofTheirs))
+                        .filter(w -> w.state() == Work.State.DONE || w.state() == Work.State.PARTLY)
                         .flatMap(w -> w.endedAt().stream()));
         return new LastAuditView(
                 ended.max(Comparator.naturalOrder()).map(Instant::toString).orElse(null));

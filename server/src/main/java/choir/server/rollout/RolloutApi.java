@@ -1,10 +1,8 @@
 package choir.server.rollout;
 
 import choir.drift.Matter;
-import choir.family.NativeText;
 import choir.fleet.Node;
 import choir.fleet.Selection;
-import choir.policy.Catalogue;
 import choir.policy.SettingKey;
 import choir.rollout.Hours;
 import choir.rollout.Waves;
@@ -23,8 +21,6 @@ import java.net.URI;
 import java.security.Principal;
 import java.time.Duration;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -92,22 +88,11 @@ class RolloutApi {
     /** @param mayMiss as in {@link RolloutRequest} */
     record Reapply(List<Long> findings, @Nullable List<String> mayMiss) {}
 
-    record ChangeView(String key, String title, @Nullable String before, String after) {}
-
-    record StepView(String camera, String label, int wave, String state, List<ChangeView> changes, String detail) {}
-
-    /** Cameras of which the same was asked, and to which the same happened. */
-    record StepFold(String state, List<ChangeView> changes, String detail, List<String> cameras) {}
-
     /**
      * @param counts how many steps are in each state
      * @param folds the steps again, equal ones once: what somebody has to look at first, then those of most cameras
      */
     record RolloutView(WorkView work, Map<String, Integer> counts, List<StepFold> folds, List<StepView> steps) {}
-
-    /** The states in the order in which somebody has to look at them. */
-    private static final List<String> ATTENTION =
-            List.of("mismatched", "failed", "unsettled", "skipped", "writing", "planned", "verified");
 
     private final Previews previews;
     private final RolloutStarts starts;
@@ -210,8 +195,8 @@ class RolloutApi {
     @GetMapping("/api/v1/rollouts/{id}")
     RolloutView rollout(@PathVariable long id) {
         var work = WorkView.of(require(id));
-        var all = steps.of(id).stream().map(RolloutApi::view).toList();
-        return new RolloutView(work, counts(id), folds(all), all);
+        var all = steps.of(id).stream().map(StepView::of).toList();
+        return new RolloutView(work, counts(id), StepFold.of(all), all);
     }
 
     private Work require(long id) {
@@ -254,41 +239,6 @@ class RolloutApi {
         steps.counts(id, Optional.empty())
                 .forEach((state, count) -> counts.put(state.name().toLowerCase(Locale.ROOT), count));
         return counts;
-    }
-
-    private static List<StepFold> folds(List<StepView> steps) {
-        Map<StepFold, List<String>> cameras = new LinkedHashMap<>();
-        for (var step : steps) {
-            var alike = new StepFold(step.state(), step.changes(), step.detail(), List.of());
-            cameras.computeIfAbsent(alike, a -> new ArrayList<>()).add(step.camera());
-        }
-        return cameras.entrySet().stream()
-                .map(e -> new StepFold(
-                        e.getKey().state(), e.getKey().changes(), e.getKey().detail(), List.copyOf(e.getValue())))
-                .sorted(Comparator.comparingInt((StepFold f) -> ATTENTION.indexOf(f.state()))
-                        .thenComparing(f -> -f.cameras().size()))
-                .toList();
-    }
-
-    private static StepView view(Step step) {
-        var changes = step.changes().entrySet().stream()
-                .map(e -> new ChangeView(
-                        e.getKey().text(),
-                        Catalogue.get(e.getKey()).title(),
-                        e.getValue()
-                                .before()
-                                .map(b -> NativeText.beside(
-                                        b, Optional.of(e.getValue().after())))
-                                .orElse(null),
-                        NativeText.beside(e.getValue().after(), e.getValue().before())))
-                .toList();
-        return new StepView(
-                step.camera().text(),
-                step.label(),
-                step.wave(),
-                step.state().name().toLowerCase(Locale.ROOT),
-                changes,
-                step.detail());
     }
 
     /** Gives out again just the settings that the findings are about, all at once. */

@@ -217,8 +217,7 @@ class RolloutTermsTest {
         service.added("r6").channel("01", lit).channel("02", lit);
         service.read("r6");
         var lines = List.of(
-                Map.of("line", 1, "camera", "r6/01", "group", "a"),
-                Map.of("line", 2, "camera", "r6/02", "group", "b"));
+                Map.of("line", 1, "camera", "r6/01", "group", "a"), Map.of("line", 2, "camera", "r6/02", "group", "b"));
         assertThat(service.post("/api/v1/placings", Map.of("lines", lines)).status())
                 .isEqualTo(200);
         var folds = service.post("/api/v1/previews", Map.of("select", "recorder:r6"))
