@@ -26,6 +26,6 @@ client() {
 reads() {
   case " $* " in *" --format "* | *" --format="* | *" --out "* | *" --help "* | *" -h "*) return 1 ;; esac
   case "${2:-}" in list | show | groups | history | calendar | timeline) return 0 ;; esac
-  case "${1:-}" in explain | preview | survey | report | recorded | forecast | inbox) return 0 ;; esac
+  case "${1:-}" in explain | preview | survey | report | recorded | forecast | inbox | journal) return 0 ;; esac
   return 1
 }
