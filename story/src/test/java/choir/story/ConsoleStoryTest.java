@@ -130,7 +130,7 @@ class ConsoleStoryTest {
         browser.see("Done: 1 verified");
         browser.press("Audit");
         browser.press("Audit now");
-        browser.see("6 cameras: 6 in tune");
+        browser.see("Every camera that could be read holds what it should.");
         browser.press("Overview");
         browser.see("Yes: all 6 cameras hold what they should.");
     }
