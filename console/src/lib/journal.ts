@@ -1,4 +1,5 @@
 import { api, ask, type Schemas } from './api/client';
+import { number } from './format';
 
 const PAGE = 100;
 type Entry = Schemas['Entry'];
@@ -41,7 +42,7 @@ export async function wholeJournal(): Promise<Entry[]> {
     }
     if (all.length >= MOST_IN_A_FILE) {
       throw new Error(
-        `The journal has more than ${MOST_IN_A_FILE.toLocaleString('en-GB')} entries; take it by: choir journal --all --format csv`,
+        `The journal has more than ${number(MOST_IN_A_FILE)} entries; take it by: choir journal --all --format csv`,
       );
     }
   }

@@ -2,10 +2,11 @@
   import Heads from '../lib/ui/Heads.svelte';
   import type { Schemas } from '../lib/api/client';
   import { bytes, count, duration } from '../lib/format';
+  import CameraNames from '../lib/ui/CameraNames.svelte';
   import Empty from '../lib/ui/Empty.svelte';
+  import FoldSwitch from '../lib/ui/FoldSwitch.svelte';
   import WeekLegend from '../lib/ui/WeekLegend.svelte';
   import WeekRibbon from '../lib/ui/WeekRibbon.svelte';
-  import { cameraPath } from '../router';
   import PreviewCameras from './PreviewCameras.svelte';
   import { days, VERDICTS } from './disks/room';
   import { pauseWords } from './pauses';
@@ -72,18 +73,7 @@
     {/each}
   </section>
 
-  <div class="mb-3 flex gap-2" role="group" aria-label="How the changes are listed">
-    <button
-      class="act {byCamera ? '' : 'bg-accent-wash font-semibold'}"
-      aria-pressed={!byCamera}
-      onclick={() => (byCamera = false)}>Equal changes once</button
-    >
-    <button
-      class="act {byCamera ? 'bg-accent-wash font-semibold' : ''}"
-      aria-pressed={byCamera}
-      onclick={() => (byCamera = true)}>By camera</button
-    >
-  </div>
+  <FoldSwitch bind:byCamera once="Equal changes once" label="How the changes are listed" />
   {#if byCamera}
     <PreviewCameras {preview} />
   {:else}
@@ -93,15 +83,8 @@
         <tbody>
           {#each preview.folds as fold, i (i)}
             <tr class="border-b border-line/60 align-top">
-              <td class="py-2 pr-4 whitespace-nowrap">
-                <details>
-                  <summary class="cursor-pointer">{count(fold.cameras.length, 'camera')}</summary>
-                  <div class="max-h-60 max-w-[260px] overflow-y-auto whitespace-normal">
-                    {#each fold.cameras as camera (camera)}
-                      <a class="native mr-2 inline-block" href={cameraPath(camera)}>{camera}</a>
-                    {/each}
-                  </div>
-                </details>
+              <td class="py-2 pr-4">
+                <CameraNames cameras={fold.cameras} />
                 <span class="text-xs text-faint">{fold.family}</span>
               </td>
               <td class="py-2 pr-4">{fold.title}</td>

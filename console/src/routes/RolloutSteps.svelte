@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { Schemas } from '../lib/api/client';
-  import { count } from '../lib/format';
   import type { ListColumn } from '../lib/list/arrange';
   import List from '../lib/list/List.svelte';
+  import CameraNames from '../lib/ui/CameraNames.svelte';
+  import FoldSwitch from '../lib/ui/FoldSwitch.svelte';
   import Heads from '../lib/ui/Heads.svelte';
   import { cameraPath } from '../router';
 
@@ -30,9 +31,6 @@
     writing: 'text-waiting',
     planned: 'text-faint',
   };
-  /** Of so few cameras one is named. */
-  const NAMED = 2;
-
   let byCamera = $state(false);
 </script>
 
@@ -45,15 +43,7 @@
   {/each}
 {/snippet}
 
-<div class="mb-3 flex gap-2" role="group" aria-label="How the steps are listed">
-  {#each [{ words: 'Equal steps once', is: false }, { words: 'By camera', is: true }] as { words, is } (words)}
-    <button
-      class="act {byCamera === is ? 'bg-accent-wash font-semibold' : ''}"
-      aria-pressed={byCamera === is}
-      onclick={() => (byCamera = is)}>{words}</button
-    >
-  {/each}
-</div>
+<FoldSwitch bind:byCamera once="Equal steps once" label="How the steps are listed" />
 {#if byCamera}
   {#snippet camera(s: Step)}
     <a class="native" href={cameraPath(s.camera)}>{s.camera}</a>
@@ -76,19 +66,7 @@
         {#each rollout.folds as fold, i (i)}
           <tr class="border-b border-line/60 align-top">
             <td class="w-52 py-2 pr-4">
-              {#if fold.cameras.length <= NAMED}
-                {#each fold.cameras as c (c)}<a class="native mr-2 inline-block" href={cameraPath(c)}>{c}</a
-                  >{/each}
-              {:else}
-                <details>
-                  <summary class="cursor-pointer">{count(fold.cameras.length, 'camera')}</summary>
-                  <div class="max-h-60 overflow-y-auto">
-                    {#each fold.cameras as c (c)}<a class="native mr-2 inline-block" href={cameraPath(c)}
-                        >{c}</a
-                      >{/each}
-                  </div>
-                </details>
-              {/if}
+              <CameraNames cameras={fold.cameras} />
             </td>
             <td class="py-2 pr-4">{@render state(fold)}</td>
             <td class="py-2 pr-4">{@render changes(fold)}</td>

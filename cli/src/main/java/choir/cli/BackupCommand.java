@@ -49,12 +49,14 @@ final class BackupCommand extends Act {
         }
         var made = service.post("/api/v1/backups", Map.of());
         var name = Listing.text(made, "name");
-        if (to == null && listing.isForPrograms(out(), made, () -> List.of(made))) {
+        if (to != null) {
+            service.download("/api/v1/backups/" + Client.encode(name), to);
+        }
+        if (listing.isForPrograms(out(), made, () -> List.of(made))) {
             return Failure.DONE;
         }
         say("made " + name + ", " + Sizes.words(made.path("bytes").asDouble()));
         if (to != null) {
-            service.download("/api/v1/backups/" + Client.encode(name), to);
             say("brought to " + to);
         }
         return Failure.DONE;

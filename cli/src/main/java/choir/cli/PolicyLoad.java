@@ -33,7 +33,7 @@ final class PolicyLoad extends Act {
                             + " compared with it")
     private @Nullable String inForceSince;
 
-    @Option(names = "--yes", description = "do not ask")
+    @Option(names = "--yes", description = "do not ask; json and csv ask nothing, and without it say what would change")
     private boolean yes;
 
     @Mixin
